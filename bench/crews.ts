@@ -60,7 +60,7 @@ export async function crews({ report, row }: Table): Promise<void> {
   const cores = (cpuOf(SERVER) - before) / 1000 / seconds;
   const [{ kept, twice } = { kept: 0, twice: 0 }] = await owner<{ kept: number; twice: number }[]>`
     select count(*)::int as kept, (count(*) - count(distinct id))::int as twice
-    from reading
+    from measurement
     where id = any(${told}::uuid[])`;
   times.sort((a, b) => a - b);
   row(

@@ -43,7 +43,7 @@ const ownFile = (mark: string) => {
   return JSON.stringify({ format: 'elmhorn-knowledge', version: 1, from: 'Bench', entries });
 };
 /** A plan with as many corners as its file may hold. */
-const grounds = () => {
+const siteMap = () => {
   const ring = (i: number) => {
     const corners = Array.from({ length: 110 }, (_, k) => [
       -4.1 + i / 1e4 + Math.cos(k / 38.2) / 2e4,
@@ -89,7 +89,7 @@ async function slowestWhile(work: () => Promise<unknown>): Promise<number> {
 export async function held({ report }: Table): Promise<void> {
   const owner = connect(process.env.DATABASE_OWNER_URL!, 1);
   const cookie = await sessionFor(owner, 'maren@oxmere.example');
-  const { placeId, treeId } = await subjects(owner);
+  const { siteId, treeId } = await subjects(owner);
   const city = await sessionFor(owner, 'city@scale.example').catch(() => null);
   const post = (path: string, body: string | Uint8Array<ArrayBuffer>, type = 'application/json') =>
     fetch(url + path, { method: 'POST', headers: { cookie, 'content-type': type }, body }).then((r) => r.text());
@@ -105,7 +105,7 @@ export async function held({ report }: Table): Promise<void> {
   const brought = (csv: string) =>
     post(
       '/api/import',
-      JSON.stringify({ id: v7(), placeId, mapping, units, measuredOn: '2026-05-01', sure: LIST_DOUBTS, csv }),
+      JSON.stringify({ id: v7(), siteId, mapping, units, measuredOn: '2026-05-01', sure: LIST_DOUBTS, csv }),
     );
   const worst: [what: string, work: () => Promise<string>][] = [
     [
@@ -114,12 +114,12 @@ export async function held({ report }: Table): Promise<void> {
     ],
     [`a list of ${LIST_ROWS} trees that comes in`, () => brought(list(() => 'Wych elm', mark()))],
     ['a file of 180 own entries', () => verb('import-custom-entries', { text: ownFile(mark()) })],
-    ['a plan of the grounds', () => verb('import-site-map', { placeId, text: grounds() })],
+    ['a plan of the grounds', () => verb('import-site-map', { siteId, text: siteMap() })],
     [
       'three years of readings',
       () =>
         verb('import-readings', {
-          placeId,
+          siteId,
           reading: { ...guessWeather(READING_COLUMNS), clock: 'utc', order: 'day' },
           csv: readings(),
         }),
@@ -149,8 +149,8 @@ export async function held({ report }: Table): Promise<void> {
 }
 
 async function subjects(owner: Sql) {
-  const [row] = await owner<{ placeId: string; treeId: string }[]>`
-    select t.place_id as "placeId", t.id as "treeId"
+  const [row] = await owner<{ siteId: string; treeId: string }[]>`
+    select t.site_id as "siteId", t.id as "treeId"
     from tree t
     join person p on p.company_id = t.company_id
     where p.email = 'maren@oxmere.example' and t.archived_at is null

@@ -87,9 +87,9 @@ export async function pages({ report, row }: Table): Promise<void> {
 async function subjects(owner: Sql) {
   const [row] = await owner<{ tree: string; plan: string }[]>`
     select
-      (select v.tree_id from verdict v join person w on w.id = v.by_person where w.email like '%@oxmere.example'
+      (select v.tree_id from diagnosis v join person w on w.id = v.by_person where w.email like '%@oxmere.example'
        order by v.decision = 'treat now' desc, v.at desc limit 1) as tree,
-      (select '/tree/' || n.tree_id || '/apply?plan=' || n.id from plan n join person w on w.id = n.by_person
+      (select '/tree/' || n.tree_id || '/apply?plan=' || n.id from treatment_plan n join person w on w.id = n.by_person
        where w.email like '%@oxmere.example' and n.state = 'open' order by n.id limit 1) as plan`;
   return row!;
 }

@@ -13,7 +13,7 @@ const THIN = 50_000;
 async function whoGoesOut(owner: Sql): Promise<string> {
   const [found] = await owner<{ email: string }[]>`
     select p.email
-    from round r
+    from crew_day r
     join crew_person x on x.company_id = r.company_id and x.crew_id = r.crew_id
     join person p on p.company_id = x.company_id and p.id = x.person_id
     where r.closed_at is null and r.day >= current_date and p.role = 'arborist'

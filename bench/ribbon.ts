@@ -12,36 +12,36 @@ const VISITS = 14;
 const MOVES = 120;
 
 /** A programme over 300 trees of one place of whoever is signed in, with visits that wait for a look: they can be dragged. */
-async function layOver(owner: Sql, email: string): Promise<string> {
-  const [at] = await owner<{ companyId: string; personId: string; placeId: string }[]>`
+async function assignOver(owner: Sql, email: string): Promise<string> {
+  const [at] = await owner<{ companyId: string; personId: string; siteId: string }[]>`
     select w.company_id as "companyId", w.id as "personId", (
-      select t.place_id from tree t where t.company_id = w.company_id group by t.place_id order by count(*) desc limit 1
-    ) as "placeId"
+      select t.site_id from tree t where t.company_id = w.company_id group by t.site_id order by count(*) desc limit 1
+    ) as "siteId"
     from person w
     where w.email = ${email}`;
-  const { companyId, personId, placeId } = at!;
+  const { companyId, personId, siteId } = at!;
   const programme = programmes.find((p) => p.steps.some((s) => s.act.kind === 'look'))!;
   const step = programme.steps.find((s) => s.act.kind === 'look')!.key;
   const today = dayIn(new Date(), 'UTC');
-  const laidId = v7();
+  const assignmentId = v7();
   await owner`
-    insert into laid (id, company_id, place_id, programme, from_day, until_day, reason, said, by_person)
-    values (${laidId}, ${companyId}, ${placeId}, ${owner.json(programme as never)}, ${today},
+    insert into programme_assignment (id, company_id, site_id, programme, from_day, until_day, reason, said, by_person)
+    values (${assignmentId}, ${companyId}, ${siteId}, ${owner.json(programme as never)}, ${today},
       ${after(today, 1, 'years')},
       'Measured.', '{}', ${personId})`;
   await owner`
-    insert into laid_visit (id, company_id, laid_id, tree_id, step, year, nth, kind, state, day, earliest, latest)
-    select gen_random_uuid(), ${companyId}, ${laidId}, t.id, ${step}, ${Number(today.slice(0, 4))}, n, 'look',
+    insert into programme_visit (id, company_id, assignment_id, tree_id, step, year, nth, kind, state, day, earliest, latest)
+    select gen_random_uuid(), ${companyId}, ${assignmentId}, t.id, ${step}, ${Number(today.slice(0, 4))}, n, 'look',
       'expected',
       d, d - 5, d + 12
     from (
       select id, row_number() over (order by walk_order, id) as i
       from tree
-      where company_id = ${companyId} and place_id = ${placeId} and archived_at is null
+      where company_id = ${companyId} and site_id = ${siteId} and archived_at is null
       limit ${TREES}) t
     cross join generate_series(1, ${VISITS}) n
     cross join lateral (select ${today}::date + (25 * n + t.i % 7)::int as d) x`;
-  return placeId;
+  return siteId;
 }
 
 interface TraceEvent {
@@ -93,13 +93,13 @@ export async function ribbon(
   owner: Sql,
   email: string,
 ) {
-  const placeId = await layOver(owner, email);
+  const siteId = await assignOver(owner, email);
   const context = await browser.newContext({ viewport: { width: 1280, height: 900 } });
   const [name, value] = cookie.split('=') as [string, string];
   await context.addCookies([{ name, value, url }]);
   const page = await context.newPage();
   const cdp = await context.newCDPSession(page);
-  await page.goto(`${url}/season?place=${placeId}`, { waitUntil: 'networkidle' });
+  await page.goto(`${url}/season?place=${siteId}`, { waitUntil: 'networkidle' });
   await page.getByText('By tree', { exact: true }).click();
   const figure = page.getByRole('group', { name: /^The year as a drawing/ });
   await figure.scrollIntoViewIfNeeded();

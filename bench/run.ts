@@ -8,7 +8,7 @@ import { dose } from '@/core/dose/dose';
 import { choose } from '@/core/cost/choose';
 import { placeRing } from '@/core/ring/ring';
 import { compile } from '@/core/diagnose/model';
-import { nextLooks } from '@/core/diagnose/next-look';
+import { nextInspections } from '@/core/diagnose/next-look';
 import { evidenceOf, posterior } from '@/core/diagnose/rank';
 import { drawCase } from '@/core/practice/draw-case';
 import { findCondition, findHost, regionOf, shipped, trainingLabels } from '@/knowledge';
@@ -162,7 +162,7 @@ function examining() {
         const t = performance.now();
         const post = posterior(model, evidenceOf(model, observed));
         const ranked = performance.now();
-        nextLooks(model, post, observed);
+        nextInspections(model, post, observed);
         if (round) {
           rank.push(ranked - t);
           whole.push(performance.now() - t);
@@ -178,7 +178,7 @@ async function lists(cookie: string) {
   const [{ company, person, place, tree } = { company: '', person: '', place: '', tree: '' }] = await sql<
     { company: string; person: string; place: string; tree: string }[]
   >`
-    select p.company_id as company, p.id as person, (select id from place where company_id = p.company_id order by name limit 1) as place, (select id from tree where company_id = p.company_id and tag = 'S77742') as tree from person p where email = 'city@scale.example'`;
+    select p.company_id as company, p.id as person, (select id from site where company_id = p.company_id order by name limit 1) as place, (select id from tree where company_id = p.company_id and tag = 'S77742') as tree from person p where email = 'city@scale.example'`;
   const [{ n } = { n: 0 }] = await sql<
     { n: number }[]
   >`select count(*)::int as n from tree where company_id = ${company}`;
@@ -199,7 +199,7 @@ async function lists(cookie: string) {
     return performance.now() - t;
   };
   const listSql = (tx: Parameters<Parameters<typeof app.begin>[1]>[0], where = tx``) =>
-    tx`select t.id, t.tag, t.host_id, p.name from (select * from tree t where t.company_id = ${company} and t.archived_at is null ${where} order by t.tag collate natural_order, t.id limit 61) t join place p on p.id = t.place_id order by t.tag collate natural_order, t.id`;
+    tx`select t.id, t.tag, t.host_id, p.name from (select * from tree t where t.company_id = ${company} and t.archived_at is null ${where} order by t.tag collate natural_order, t.id limit 61) t join site p on p.id = t.site_id order by t.tag collate natural_order, t.id`;
   const pages: [string, string, (tx: Parameters<Parameters<typeof app.begin>[1]>[0]) => Promise<unknown>][] = [
     ['list of trees, first page', '/grounds', (tx) => listSql(tx)],
     [
@@ -223,20 +223,20 @@ async function lists(cookie: string) {
       (tx) =>
         listSql(
           tx,
-          tx`and t.host_id = 'london-plane' and t.place_id = any(array(select id from place where company_id = ${company} and address ilike '%77 long%' limit 400))`,
+          tx`and t.host_id = 'london-plane' and t.site_id = any(array(select id from site where company_id = ${company} and address ilike '%77 long%' limit 400))`,
         ),
     ],
     [
       'one place in walking order',
       `/grounds/places/${place}`,
       (tx) =>
-        tx`select id, tag, host_id from tree where company_id = ${company} and place_id = ${place} and archived_at is null order by walk_order, id limit 81`,
+        tx`select id, tag, host_id from tree where company_id = ${company} and site_id = ${place} and archived_at is null order by walk_order, id limit 81`,
     ],
     [
       'one tree',
       `/tree/${tree}`,
       (tx) =>
-        tx`select * from tree t left join reading r on r.company_id = t.company_id and r.tree_id = t.id where t.company_id = ${company} and t.id = ${tree}`,
+        tx`select * from tree t left join measurement r on r.company_id = t.company_id and r.tree_id = t.id where t.company_id = ${company} and t.id = ${tree}`,
     ],
     [
       'book, first page',

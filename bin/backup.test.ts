@@ -83,7 +83,7 @@ it('the whole server into a file while somebody writes, and onto a bare one with
     return tx`select company_id from tree`;
   });
   expect([...own]).toEqual([{ company_id: o.companyId }]);
-  await expect(app`delete from reading`).rejects.toMatchObject({ code: '42501' });
+  await expect(app`delete from measurement`).rejects.toMatchObject({ code: '42501' });
   await app.end();
   const there = connect(fresh.owner, 1);
   const walls = (sql: Sql) => sql`

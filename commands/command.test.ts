@@ -7,7 +7,7 @@ import { OFFLINE_COMMANDS } from '@/core/phone/command-names';
 import { ROLES, may } from '@/core/people/rights';
 import { type Viewer } from '@/store/auth';
 import { within } from '@/store/db';
-import { getPlace } from '@/store/grounds';
+import { getSite } from '@/store/grounds';
 import { makeCompany } from '@/store/testing';
 import { NOW, ownCompany } from './testing';
 import { fair } from '@/stand-ins/weather/fair';
@@ -41,7 +41,7 @@ const reading = (id: string, girth: string) => ({
   method: 'tape' as const,
 });
 const kept = async (id: string) =>
-  (await made.owner<{ cm: number }[]>`select diameter_cm::float8 as cm from reading where id = ${id}`).map((r) => r.cm);
+  (await made.owner<{ cm: number }[]>`select diameter_cm::float8 as cm from measurement where id = ${id}`).map((r) => r.cm);
 const noted = async (id: string) => (await made.owner`select from command_done where id = ${id}`).length;
 
 describe('the same id', () => {
@@ -142,7 +142,7 @@ describe('when it was seen', () => {
     const id = v7();
     const answer = await perform(measureTree, at(), { ...reading(id, '100'), ...(observedAt ? { observedAt } : {}) });
     const [row] = await made.owner<{ at: Date; received: Date }[]>`
-      select at, created_at as received from reading where id = ${id}`;
+      select at, created_at as received from measurement where id = ${id}`;
     return { answer, row };
   };
   it('is what the device says, beside when it was received', async () => {
@@ -246,7 +246,7 @@ it('one’s own client is kept, changed and found', async () => {
 
 describe('a form that rests on an older version', () => {
   const place = (more: object = {}) => ({
-    id: made.o.placeId,
+    id: made.o.siteId,
     clientId: '',
     name: 'Place',
     address: '',
@@ -271,7 +271,7 @@ describe('a form that rests on an older version', () => {
     ...more,
   });
   it('is told what stands now, writes nothing, and goes over it when it is sent again', async () => {
-    const [row] = await made.owner`select client_id, version from place where id = ${made.o.placeId}`;
+    const [row] = await made.owner`select client_id, version from site where id = ${made.o.siteId}`;
     const clientId = row!.client_id as string;
     const version = row!.version as number;
     const send = (more: object) => perform(saveSite, at(), place({ clientId, ...more }));
@@ -284,10 +284,10 @@ describe('a form that rests on an older version', () => {
       { path: 'water', message: 'The distance to water, in metres, is now: 4.' },
       { path: 'hazards', message: 'What is said of hazards is now: bees in the hedge.' },
     ]);
-    const now = await getPlace(made.o, made.o.placeId);
+    const now = await getSite(made.o, made.o.siteId);
     expect(now).toMatchObject({ waterM: 4, hazards: 'bees in the hedge', timeZone: 'Europe/London' });
     expect((await send({ timeZone: 'America/New_York', basedOn: now!.version })).ok).toBe(true);
-    expect(await getPlace(made.o, made.o.placeId)).toMatchObject({
+    expect(await getSite(made.o, made.o.siteId)).toMatchObject({
       waterM: null,
       hazards: '',
       timeZone: 'America/New_York',

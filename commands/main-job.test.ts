@@ -51,7 +51,7 @@ it.each(CASES)('in the %s, planned on %s: done on its day, with what comes next'
   const at = (on: string, time = '10:00') => new Date(zonedInstant(`${on}T${time}`, zone)!);
   const { owner, o } = made;
   await owner`update company set time_zone = ${zone} where id = ${o.companyId}`;
-  await owner`update place set time_zone = ${zone} where id = ${o.placeId}`;
+  await owner`update site set time_zone = ${zone} where id = ${o.siteId}`;
   const viewer = (await loadViewer(o))!;
   const treeId = await avenue.soundElm(`${name} ${day}`);
   await owner`update tree set lat = ${lat}, lon = ${lon} where id = ${treeId}`;
@@ -59,7 +59,7 @@ it.each(CASES)('in the %s, planned on %s: done on its day, with what comes next'
   const input = avenue.asked(treeId, months.includes(Number(day.slice(5, 7))) ? { leaf: 'full' } : {});
   expect(await avenue.planIt(input, at(day), viewer)).toEqual({ ok: true, value: { left: [] } });
   // The database of the test runs on another day than the test.
-  await owner`update plan set at = ${at(day)} where id = ${input.id}`;
+  await owner`update treatment_plan set at = ${at(day)} where id = ${input.id}`;
   const plan = (await getPlan(viewer, input.id))!;
   const on = plan.plannedFor ?? day;
   expect(on >= day).toBe(true);

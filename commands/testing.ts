@@ -40,7 +40,7 @@ export const measuredFirst = (made: ReturnType<typeof ownCompany>) =>
   beforeAll(async () => {
     const { owner, o } = made;
     await owner`
-      insert into reading (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
+      insert into measurement (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
       values (${v7()}, ${o.companyId}, ${o.treeId}, '2026-05-20', ${o.personId}, 46.2, 130,
         ${owner.json([{ kind: 'diameter', typed: { value: 46.2, unit: 'cm' } }])}, 15, 'tape')`;
   });

@@ -131,7 +131,7 @@ const planSchema = z.strictObject({
         labelName: z.string(),
         /** The day it is planned for; on the day in hand where nobody says. */
         on: z.iso.date().optional(),
-        laid: z.boolean().default(false),
+        assignment: z.boolean().default(false),
         method: z.enum(METHODS),
         families: z.array(z.string()).default([]),
         actives: z.array(z.string()).default([]),

@@ -36,7 +36,7 @@ export const METHOD_QUESTIONS: Record<string, Question> = {
     z.strictObject({
       device,
       putMl: positive,
-      hungAt: at,
+      installedAt: at,
       now: at,
       expectedMinutes: positive,
       seen: z
@@ -50,24 +50,24 @@ export const METHOD_QUESTIONS: Record<string, Question> = {
         .array(z.strictObject({ device, expectedMinutes: positive, minutes: positive }))
         .max(1000)
         .default([]),
-      pulled: z
+      removed: z
         .strictObject({ product: positive, leftMl: z.number().min(0), lostMl: z.number().min(0).default(0) })
         .optional(),
     }),
-    ({ log, now, pulled, ...asked }) => {
+    ({ log, now, removed, ...asked }) => {
       const instant = (x: string) => new Date(x).toISOString();
-      const hung = {
+      const installed = {
         ...asked,
         id: '',
-        hungAt: instant(asked.hungAt),
+        installedAt: instant(asked.installedAt),
         dark: asked.dark && instant(asked.dark),
         seen: asked.seen.map((s) => ({ ...s, at: instant(s.at) })).sort((a, b) => a.at.localeCompare(b.at)),
       };
       const habit = habitOf(asked.device, log);
       return {
         habit,
-        turn: turnOf(hung, habit, instant(now)),
-        ...(pulled ? { entered: enteredOf(pulled.product, asked.putMl, [{ putMl: asked.putMl, ...pulled }]) } : {}),
+        turn: turnOf(installed, habit, instant(now)),
+        ...(removed ? { entered: enteredOf(removed.product, asked.putMl, [{ putMl: asked.putMl, ...removed }]) } : {}),
       };
     },
   ) as Question,

@@ -10,7 +10,7 @@ const hours = z.strictObject({ from: minutes, to: minutes }).refine((h) => h.fro
 const job = z
   .strictObject({
     id,
-    placeId: id,
+    siteId: id,
     earliest: day,
     latest: day,
     firm: z.boolean().default(true),
@@ -93,7 +93,7 @@ const schema = z
     ] as const)
       if (new Set(list.map((x) => x.id)).size < list.length) issue([what], 'has an id twice');
     p.jobs.forEach((j, i) => {
-      if (!has(p.places, j.placeId)) issue(['jobs', i, 'placeId'], 'is no place of this problem');
+      if (!has(p.places, j.siteId)) issue(['jobs', i, 'siteId'], 'is no place of this problem');
       if (j.kit !== null && !p.kits.some((k) => k.key === j.kit))
         issue(['jobs', i, 'kit'], 'is no kit of this problem');
       if (j.chances) of(j.chances, ['jobs', i, 'chances']);

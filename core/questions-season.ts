@@ -3,7 +3,7 @@ import { USUAL_SCHOOLS } from './decide/schools';
 import { VIGOURS } from './diagnose/words';
 import { UNSAID } from './prescribe/unsaid';
 import type { Situation } from './prescribe/situation';
-import { lay, underReason } from './programmes/lay';
+import { assignVisits, underReason } from './programmes/lay';
 import { yearProgrammeSchema, type YearProgramme } from './programmes/schema';
 import type { Label } from './label/schema';
 import { found, question, type Lookup, type Question } from './question';
@@ -171,7 +171,7 @@ export const SEASON_QUESTIONS: Record<string, Question> = {
   programmes: question('the programmes of the year that ship', z.strictObject({}), (_, look) => ({
     programmes: look.programmes(),
   })) as Question,
-  lay: question(
+  assignVisits: question(
     'a programme laid over one tree: every visit with its day, why it stands there, and what stands against it',
     z
       .strictObject({
@@ -210,11 +210,11 @@ export const SEASON_QUESTIONS: Record<string, Question> = {
         reason: z.string().max(600).default(''),
       })
       .refine((q) => q.today <= q.until, { path: ['until'], message: 'must not be before today' }),
-    (q, look) => ({ visits: laidVisits(q, look) }),
+    (q, look) => ({ visits: assignedVisits(q, look) }),
   ) as Question,
 };
 
-interface LayAsked {
+interface AssignAsked {
   programme: string | YearProgramme;
   host: string;
   today: string;
@@ -238,7 +238,7 @@ interface LayAsked {
 
 /** A tree of which so much is said; all that nobody says is open. */
 function situationOf(
-  q: LayAsked,
+  q: AssignAsked,
   host: Situation['host'],
   shelf: readonly Label[],
   region: Situation['region'],
@@ -286,7 +286,7 @@ function situationOf(
 }
 
 /** The visits of a programme on such a tree. */
-function laidVisits(q: LayAsked, look: Lookup) {
+function assignedVisits(q: AssignAsked, look: Lookup) {
   const host = found(look.host(q.host), 'host', `there is no host “${q.host}”`);
   const shipped = look.programmes().find((p) => p.key === q.programme) ?? null;
   const programme =
@@ -297,11 +297,11 @@ function laidVisits(q: LayAsked, look: Lookup) {
     ? q.shelf.map((key, i) => found(look.label(key), `shelf.${i}`, `there is no label “${key}”`))
     : look.labels();
   const situation = situationOf(q, host, shelf, look.region(q.region));
-  const visits = lay(programme, {
+  const visits = assignVisits(programme, {
     situation,
     shelf,
     condition: (id) => look.condition(id),
-    finds: {},
+    detections: {},
     choices: { soil: null, leaf: null, temperatureC: null, windMs: null, rainNext24Mm: null },
     work: {
       today: q.today,

@@ -49,8 +49,8 @@ it.each(DAYS)('on %s it starts, and there is something to do and to look at', as
       select
         (select count(*)::int from follow_up where state = 'open' and due <= ${day}) as due,
         (select count(*)::int from work_plan where state = 'open' and coalesce(planned_for, ${day}) <= ${day}) as works,
-        (select count(*)::int from round where day between ${day} and ${day}::date + 7) as rounds,
-        (select count(*)::int from plan where state = 'open') as ahead,
+        (select count(*)::int from crew_day where day between ${day} and ${day}::date + 7) as rounds,
+        (select count(*)::int from treatment_plan where state = 'open') as ahead,
         (select count(*)::int from record where done_on > ${day}) as later`;
     // Every season has work of its own: enough that a crew's morning is full.
     expect(found!.works).toBeGreaterThanOrEqual(3);

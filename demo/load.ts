@@ -42,7 +42,7 @@ import {
   vessels,
   YARD,
 } from './scenario';
-import { toGlobe, type GroundsPlan } from '@/core/grounds/plan';
+import { toGlobe, type SiteMap } from '@/core/grounds/plan';
 import type { Flare } from '@/core/ring/ring';
 import { clockNow } from '@/store/clock';
 
@@ -66,7 +66,7 @@ const seasonDay = (monthDay: string, years: number): Day => {
 };
 
 /** The sample's boxes as a plan in local metres. */
-function planOf(p: (typeof places)[number]): GroundsPlan {
+function planOf(p: (typeof places)[number]): SiteMap {
   const box = ([x, y, w, h]: readonly [number, number, number, number]) => [
     { x, y },
     { x: x + w, y },
@@ -233,7 +233,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
     });
   };
   /** A look that somebody asked for, due today. */
-  const waitingLook = (treeId: string, what: string, reason: string) => {
+  const openInspection = (treeId: string, what: string, reason: string) => {
     const id = v7();
     put('follow_up', {
       ...{
@@ -258,7 +258,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
       clients.set(p.client, v7());
       put('client', { id: clients.get(p.client), company_id: company, name: p.client, contact: p.contact });
     }
-    const placeId = v7();
+    const siteId = v7();
     const side = 0.0006;
     const outline = [
       [-1, -1],
@@ -266,15 +266,15 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
       [1, 1],
       [1, -1],
     ].map(([a, b]) => ({ lat: p.lat + a! * side, lon: p.lon + b! * side }));
-    put('place', {
-      id: placeId,
+    put('site', {
+      id: siteId,
       company_id: company,
       client_id: clients.get(p.client),
       name: p.name,
       address: p.address,
       time_zone: ZONE,
       outline: sql.json(outline),
-      grounds: sql.json(planOf(p) as never),
+      site_map: sql.json(planOf(p) as never),
       area_m2: p.areaM2,
       soil_texture: p.soil,
       water_m: p.waterM,
@@ -289,10 +289,10 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
     // Stages as somebody saw them this season and the last.
     for (const [hostId, code, monthDay] of seenStages[p.name] ?? [])
       for (const years of [0, 1])
-        put('sighting', {
+        put('stage_note', {
           id: v7(),
           company_id: company,
-          place_id: placeId,
+          site_id: siteId,
           host_id: hostId,
           kind: 'stage',
           what: String(code),
@@ -300,7 +300,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
           at: at(seasonDay(monthDay, years)),
           by_person: arborist,
         });
-    if (p.gateCode) put('gate_code', { place_id: placeId, company_id: company, code: p.gateCode });
+    if (p.gateCode) put('gate_code', { site_id: siteId, company_id: company, code: p.gateCode });
     const origin = { lon: p.lon, lat: p.lat };
     const spot = (i: number) => {
       const { columns, dx, dy, x = 0 } = p.plan.rows;
@@ -324,7 +324,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
       put('tree', {
         id: treeId,
         company_id: company,
-        place_id: placeId,
+        site_id: siteId,
         tag,
         host_id: host.id,
         host_confirmed_at: confirmed ? at(ago(430)) : null,
@@ -338,7 +338,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
       const month = Number(today.slice(5, 7));
       for (const w of ofSeason) {
         if (w.place !== p.name || !w.months.includes(month) || i < w.trees[0] || i >= w.trees[1]) continue;
-        if ('look' in w.does) waitingLook(treeId, w.does.look, w.does.because);
+        if ('look' in w.does) openInspection(treeId, w.does.look, w.does.because);
         else
           waitingWork(treeId, w.does, {
             today,
@@ -368,7 +368,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
         }));
         const ds = stems.map((s) => s.typed.value / Math.PI);
         const arcs = i % 13 === 4 ? [{ kind: 'dead-bark', from: 128, to: 152 }] : [];
-        put('reading', {
+        put('measurement', {
           id: v7(),
           company_id: company,
           tree_id: treeId,
@@ -392,11 +392,11 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
       const n = seen.get(host.groups[0]!) ?? 0;
       seen.set(host.groups[0]!, n + 1);
       const found = cases.find((c) => c.hosts.includes(host.id) && n % c.every === c.offset % c.every);
-      let lastLook: string | null = null;
+      let lastInspection: string | null = null;
       for (const day of [ago(470 + (i % 5)), ago(148 + (i % 5))]) {
-        const lookId = v7();
-        put('look', {
-          id: lookId,
+        const inspectionId = v7();
+        put('inspection', {
+          id: inspectionId,
           company_id: company,
           tree_id: treeId,
           at: at(day, 11),
@@ -406,41 +406,41 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
           host_key: sql.json([true, true]),
           note: '',
         });
-        const earlierLook = day < ago(300);
-        const looked = { company_id: company, look_id: lookId };
+        const earlierInspection = day < ago(300);
+        const looked = { company_id: company, inspection_id: inspectionId };
         // A third of the row was still clean the year before: that is how a finding is seen to spread.
-        const clean = earlierLook && i % 5 > 2;
+        const clean = earlierInspection && i % 5 > 2;
         for (const [sign, grade] of found?.signs ?? [])
           put('finding', {
             ...looked,
             sign_id: sign,
             state: clean ? 'absent' : 'seen',
-            grade: clean ? null : earlierLook ? Math.max(1, grade - 1) : grade,
+            grade: clean ? null : earlierInspection ? Math.max(1, grade - 1) : grade,
           });
         for (const sign of found?.absent ?? [])
           put('finding', { ...looked, sign_id: sign, state: 'absent', grade: null });
-        if (!earlierLook) {
+        if (!earlierInspection) {
           for (const [test, outcome] of found?.tests ?? []) put('test_result', { ...looked, test_id: test, outcome });
           if (found?.dug && n < 3)
             put('plan_change', {
               id: v7(),
               company_id: company,
               tree_id: treeId,
-              look_id: lookId,
+              inspection_id: inspectionId,
               what: found.dug,
               price_minor: 18500,
               at: at(day, 12),
               by_person: arborist,
             });
         }
-        lastLook = lookId;
+        lastInspection = inspectionId;
       }
       if (found?.first && n % 4 === 0)
-        put('verdict', {
+        put('diagnosis', {
           id: v7(),
           company_id: company,
           tree_id: treeId,
-          look_id: null,
+          inspection_id: null,
           at: at(ago(469), 12),
           by_person: arborist,
           condition_id: found.first,
@@ -451,7 +451,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
           overturned_by: [],
         });
       if (found)
-        put('verdict', {
+        put('diagnosis', {
           id: v7(),
           company_id: company,
           tree_id: treeId,
@@ -461,7 +461,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
           certainty: found.certainty,
           decision: found.decision,
           reason: found.reason,
-          look_id: lastLook,
+          inspection_id: lastInspection,
           ranking: sql.json([]),
           overturned_by: found.first && n % 4 === 0 ? (found.tests ?? []).map(([t, o]) => `${t}/${o}`) : [],
         });
@@ -541,7 +541,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
             condition,
             host,
             tree: { id: treeId, tag, lat: null, lon: null },
-            place: { id: placeId, name: p.name, address: p.address, client: p.client },
+            place: { id: siteId, name: p.name, address: p.address, client: p.client },
             dose: result.dose,
             ring: result.ring,
             gates: result.gates,
@@ -570,7 +570,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
         );
         if (!up.ok) throw new Error(`${tag}: ${up.issues[0]?.message}`);
         const planId = v7();
-        put('plan', {
+        put('treatment_plan', {
           id: planId,
           company_id: company,
           tree_id: treeId,
@@ -592,7 +592,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
           root_id: id,
           version: 1,
           tree_id: treeId,
-          place_id: placeId,
+          site_id: siteId,
           plan_id: planId,
           label_key: labelKey,
           method: use.method,
@@ -646,7 +646,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
         const { label, use, result, us } = work(labelKey, today);
         const weighed = weighUse(label, use, result, 0, weighing);
         if (!result.dose.ok || result.gates.some((g) => g.strength === 'stop')) return;
-        put('plan', {
+        put('treatment_plan', {
           id: v7(),
           company_id: company,
           tree_id: treeId,
@@ -690,9 +690,9 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
 }
 
 /** The birches of the school have their programme: laid by the verb itself, for the days to come. */
-async function layBirches() {
-  const [birches] = await sql<{ companyId: string; placeId: string; personId: string; treeIds: string[] }[]>`
-    select t.company_id as "companyId", t.place_id as "placeId", array_agg(t.id order by t.walk_order) as "treeIds",
+async function assignToBirches() {
+  const [birches] = await sql<{ companyId: string; siteId: string; personId: string; treeIds: string[] }[]>`
+    select t.company_id as "companyId", t.site_id as "siteId", array_agg(t.id order by t.walk_order) as "treeIds",
       (
         select w.id
         from person w
@@ -700,7 +700,7 @@ async function layBirches() {
         order by w.id
         limit 1) as "personId"
     from tree t
-    join place p on p.id = t.place_id and p.name = 'School grounds'
+    join site p on p.id = t.site_id and p.name = 'School grounds'
     where t.host_id = 'silver-birch'
     group by 1, 2`;
   if (!birches) return;
@@ -712,7 +712,7 @@ async function layBirches() {
     {
       id: v7(),
       programme: 'birch-borer',
-      placeId: birches.placeId,
+      siteId: birches.siteId,
       treeIds: birches.treeIds,
       from: today,
       until: after(after(today, 2, 'years'), -1, 'days'),
@@ -743,8 +743,8 @@ async function signRules() {
 
 /** The orchard is divided by its rows, and has something to come back for and something left to its owner. */
 async function divideOrchard() {
-  const [orchard] = await sql<{ companyId: string; placeId: string; personId: string; tags: string[] }[]>`
-    select t.company_id as "companyId", t.place_id as "placeId", array_agg(t.tag order by t.walk_order) as tags,
+  const [orchard] = await sql<{ companyId: string; siteId: string; personId: string; tags: string[] }[]>`
+    select t.company_id as "companyId", t.site_id as "siteId", array_agg(t.tag order by t.walk_order) as tags,
       (
         select w.id
         from person w
@@ -752,10 +752,10 @@ async function divideOrchard() {
         order by w.id
         limit 1) as "personId"
     from tree t
-    join place p on p.id = t.place_id and p.name = 'Ferry orchard'
+    join site p on p.id = t.site_id and p.name = 'Ferry orchard'
     group by 1, 2`;
   if (!orchard) return;
-  const { placeId, tags } = orchard;
+  const { siteId, tags } = orchard;
   const viewer = (await loadViewer(orchard))!;
   const estuary = simulatedStation(7, { climate: CLIMATES.estuary, lat: 50 });
   const performed = async <S extends z.ZodType, T>(verb: Command<S, T>, input: unknown) => {
@@ -765,11 +765,11 @@ async function divideOrchard() {
   const third = Math.ceil(tags.length / 3);
   for (const [i, section] of ['River row', 'Middle row', 'Lane row'].entries()) {
     const row = tags.slice(i * third, (i + 1) * third);
-    if (row.length) await performed(setSection, { placeId, section, tags: row.join(', ') });
+    if (row.length) await performed(setSection, { siteId, section, tags: row.join(', ') });
   }
   await performed(addTask, {
     id: v7(),
-    placeId,
+    siteId,
     who: 'client',
     what: 'Gather the fallen apples under all rows',
     instructions: 'All of them, the rotten ones too, within the week; into the bins by the gate, not on the heap.',
@@ -777,7 +777,7 @@ async function divideOrchard() {
   });
   await performed(addTask, {
     id: v7(),
-    placeId,
+    siteId,
     who: 'company',
     what: 'Look at the ties before the gales',
     due: after(today, 20, 'days'),
@@ -796,9 +796,9 @@ async function putOnADay() {
         limit 1) as "personId",
       array(
         select n.id
-        from plan n
+        from treatment_plan n
         join tree t on t.id = n.tree_id
-        join place p on p.id = t.place_id and p.name in ('Quay Avenue', 'Well field ravine')
+        join site p on p.id = t.site_id and p.name in ('Quay Avenue', 'Well field ravine')
         where n.company_id = c.company_id and n.state = 'open' and n.planned_for is null
         order by p.name, t.walk_order) as ids
     from crew c
@@ -827,16 +827,16 @@ const TABLES = [
   'crew',
   'crew_person',
   'client',
-  'place',
+  'site',
   'gate_code',
   'tree',
-  'sighting',
-  'reading',
-  'look',
+  'stage_note',
+  'measurement',
+  'inspection',
   'finding',
   'test_result',
   'plan_change',
-  'verdict',
+  'diagnosis',
   'label',
   'label_check',
   'vessel',
@@ -844,7 +844,7 @@ const TABLES = [
   'lot',
   'equipment',
   'stock_level',
-  'plan',
+  'treatment_plan',
   'work_plan',
   'record',
   'stock_move',
@@ -886,7 +886,7 @@ async function main() {
         await tx`insert into ${tx(table)} ${tx(part.map((r) => Object.fromEntries(columns.map((c) => [c, r[c] ?? null]))) as never)}`;
       }
   });
-  await layBirches();
+  await assignToBirches();
   await divideOrchard();
   await signRules();
   await putOnADay();

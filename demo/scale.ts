@@ -63,20 +63,20 @@ async function main() {
       insert into label (id, company_id, key, version, data)
       select gen_random_uuid(), company, ${label.key}, 1, ${tx.json(label as never)} from made`;
     await tx`
-      insert into place (id, company_id, client_id, name, address, time_zone, area_m2)
+      insert into site (id, company_id, client_id, name, address, time_zone, area_m2)
       select gen_random_uuid(), company, client, 'Street ' || n, n || ' Long Street', 'Europe/London', 5000
       from made cross join lateral generate_series(1, ceil(trees / 100.0)::int) n`;
     await tx`
-      insert into tree (id, company_id, place_id, tag, host_id, host_confirmed_at, lat, lon, walk_order)
+      insert into tree (id, company_id, site_id, tag, host_id, host_confirmed_at, lat, lon, walk_order)
       select
         ${tx.unsafe(ID)}, p.company_id, p.id, 'S' || p.n * 100 + g,
         (${HOSTS}::text[])[1 + (p.n + g) % ${HOSTS.length}::int], now(), 50 + p.n * 0.0001, -4 + g * 0.0001, g
       from (select p.id, p.company_id, m.trees, row_number() over (partition by m.company order by p.id)::int as n
-            from place p join made m on m.company = p.company_id) p
+            from site p join made m on m.company = p.company_id) p
       cross join generate_series(1, 100) g
       where (p.n - 1) * 100 + g <= p.trees`;
     await tx`
-      insert into reading
+      insert into measurement
         (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
       select
         ${tx.unsafe(ID)}, t.company_id, t.id, clock_now() - interval '200 days', m.person, 20 + t.walk_order, 130,
@@ -86,7 +86,7 @@ async function main() {
       from tree t join made m on m.company = t.company_id`;
     await records(tx, label.key);
   });
-  for (const t of ['tree', 'reading', 'record', 'follow_up', 'place', 'person', 'company'])
+  for (const t of ['tree', 'measurement', 'record', 'follow_up', 'site', 'person', 'company'])
     await sql`vacuum analyze ${sql(t)}`;
   const [rows] = await sql<{ n: number }[]>`select count(*)::int as n from record`;
   const seconds = Math.round((performance.now() - began) / 1000);
@@ -108,16 +108,16 @@ async function records(tx: Tx, labelKey: string) {
   for (const { name } of indexes) await tx`drop index ${tx(name)}`;
   await tx`
     insert into record
-      (id, company_id, root_id, version, tree_id, place_id, label_key, method, started_at, ended_at, done_on,
+      (id, company_id, root_id, version, tree_id, site_id, label_key, method, started_at, ended_at, done_on,
        by_person, written_by, words, data)
     select
-      r.id, r.company_id, r.id, 1, r.tree_id, r.place_id, ${labelKey}, 'soil-drench', r.day, r.day, r.day::date,
+      r.id, r.company_id, r.id, 1, r.tree_id, r.site_id, ${labelKey}, 'soil-drench', r.day, r.day, r.day::date,
       r.person, r.person, r.tag || ' elm',
       ${tx.json(pattern.data)}::jsonb || jsonb_build_object('tree', jsonb_build_object(
         'id', r.tree_id, 'tag', r.tag, 'diameterCm', 40, 'girthCm', 125.7, 'lat', null, 'lon', null))
     from (
       select
-        ${tx.unsafe(ID)} as id, t.company_id, t.id as tree_id, t.place_id, t.tag, m.person,
+        ${tx.unsafe(ID)} as id, t.company_id, t.id as tree_id, t.site_id, t.tag, m.person,
         clock_now() - (t.walk_order * 7 + k * 365 || ' days')::interval as day
       from tree t
       join made m on m.company = t.company_id

@@ -4,7 +4,7 @@ import type { Certainty, Decision, Vigour } from '@/core/diagnose/words';
 
 /** A box on the plan, in metres from its middle: west, south, width, depth. */
 type Box = [x: number, y: number, w: number, h: number];
-interface PlaceSample {
+interface SiteSample {
   client: string;
   contact: string;
   name: string;
@@ -34,7 +34,7 @@ interface PlaceSample {
   trees: { first: number; count: number; hosts: string[]; girth: [number, number]; height: [number, number] };
 }
 
-export const places: PlaceSample[] = [
+export const places: SiteSample[] = [
   {
     client: 'Oxmere Town Council',
     contact: 'Parks desk, 01 555 0140',

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { violations } from './axe';
-import { expect, findTree, openQuayRound, OWNER, phone, test } from './hands';
+import { expect, findTree, openQuayDay, OWNER, phone, test } from './hands';
 
 /** The least that a glove meets, and the contrast that reads in the sun (WCAG 2, 1.4.6). */
 const GLOVE_PX = 56;
@@ -31,7 +31,7 @@ test('in the sun and in gloves: every page of the day at 390 px has a contrast o
 }) => {
   test.setTimeout(300_000);
   const page = await phone(browser, baseURL, OWNER);
-  const { round, mix } = await openQuayRound(page);
+  const { round, mix } = await openQuayDay(page);
   const row = await page
     .goto(round)
     .then(() => page.locator('main [href*="/rounds/row"]').first().getAttribute('href'));

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { violations } from './axe';
-import { expect, findTree, openQuayRound, signIn, test } from './hands';
+import { expect, findTree, openQuayDay, signIn, test } from './hands';
 
 // Every view works with the worker in charge that stands between the pages and the network, as in a user's browser.
 test.use({ serviceWorkers: 'allow' });
@@ -33,8 +33,8 @@ async function everyView(page: Page): Promise<string[]> {
     );
   const row = page.locator('main [href*="/rounds/row"]');
   const inOneGo = (await row.count()) ? [(await row.first().getAttribute('href'))!] : [];
-  const { round, mix } = await openQuayRound(page);
-  const laid = await page
+  const { round, mix } = await openQuayDay(page);
+  const assignment = await page
     .goto('/season/programmes')
     .then(() => page.locator('main [href*="/programmes/laid/"]').first().getAttribute('href'));
   return [
@@ -58,7 +58,7 @@ async function everyView(page: Page): Promise<string[]> {
     '/season/programmes',
     `/season/programmes/elm-protection?place=${place!.split('/').pop()}&tags=101-104&until=2030-01-01`,
     '/season/programmes/orchard-apple/edit',
-    laid!,
+    assignment!,
     `/season/readings?place=${place!.split('/').pop()}`,
     '/shelf',
     '/book',

@@ -161,7 +161,7 @@ export async function choose(radio: Locator) {
 }
 
 /** Opens the round of the crew of the quay that the demo has, and gives its path and that of its mix. */
-export async function openQuayRound(page: Page): Promise<{ round: string; mix: string }> {
+export async function openQuayDay(page: Page): Promise<{ round: string; mix: string }> {
   await page.goto('/rounds');
   const quay = page.getByRole('main').locator('section, li').filter({ hasText: 'Quay crew' });
   const round = (await quay.locator('[href*="/rounds/day/"]').first().getAttribute('href'))!;

@@ -76,13 +76,13 @@ export async function plantDrenches(page: Page, name: string, girths: readonly n
   await page.getByLabel(/^Nearest well/).fill('90');
   await page.getByRole('button', { name: 'Keep this place' }).click();
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
-  const placeId = /places\/([0-9a-f-]{36})/.exec(page.url())![1]!;
+  const siteId = /places\/([0-9a-f-]{36})/.exec(page.url())![1]!;
   const tags = girths.map((_, i) => `R${i + 1}`);
   const rest = { diameter: null, height: null, lat: null, lon: null, order: null, note: null };
   const answer = await page.request.post('/api/import', {
     data: {
       id: randomUUID(),
-      placeId,
+      siteId,
       measuredOn: '2026-05-04',
       mapping: { tag: 'tag', host: 'host', girth: 'girth', ...rest },
       units: { trunk: 'cm', height: 'm' },
@@ -112,7 +112,7 @@ export async function plantDrenches(page: Page, name: string, girths: readonly n
     alike: others.map((tag) => ({ id: randomUUID(), treeId: trees[tag] })),
     alikeReason: 'One row of one planting, walked today.',
   });
-  return { placeId, trees };
+  return { siteId, trees };
 }
 
 /** Somebody with a licence for drenches and injections. */

@@ -324,13 +324,13 @@ test('an avenue of 41 like trees as one plan, each dosed by its own trunk: at mo
   await page.getByLabel(/^Nearest well/).fill('90');
   await page.getByRole('button', { name: 'Keep this place' }).click();
   await expect(page.getByRole('heading', { level: 1, name: `Avenue ${mark}` })).toBeVisible();
-  const placeId = /places\/([0-9a-f-]{36})/.exec(page.url())![1];
+  const siteId = /places\/([0-9a-f-]{36})/.exec(page.url())![1];
   const rest = { diameter: null, height: null, lat: null, lon: null, order: null, note: null };
   const csv = Array.from({ length: 41 }, (_, i) => `A${i + 1},wych-elm,${90 + 3 * i}`);
   const answer = await page.request.post('/api/import', {
     data: {
       id: randomUUID(),
-      placeId,
+      siteId,
       measuredOn: '2026-05-04',
       mapping: { tag: 'tag', host: 'host', girth: 'girth', ...rest },
       units: { trunk: 'cm', height: 'm' },

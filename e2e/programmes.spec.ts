@@ -33,20 +33,20 @@ test('a programme over chosen trees: slips are told, the preview says what it ta
     /^001/,
     /^003/,
   ]);
-  const laying = page.url();
+  const assigning = page.url();
 
   await main.getByRole('button', { name: 'Lay it over these 2 trees' }).click();
   await expect(page.getByText(/^Laid: \d+ visits are planned/)).toBeVisible();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(`${ORCHARD}, Ferry orchard`);
-  const laid = page.url();
+  const assignment = page.url();
 
   // Laid once is laid: the same again is told before anybody presses.
-  await page.goto(laying);
+  await page.goto(assigning);
   await expect(main.getByRole('alert')).toContainText('2 of them have this programme already');
   await expect(main.getByRole('button', { name: /Lay it over/ })).toHaveCount(0);
 
   // It stands with its tree, and on the year of its place.
-  await page.goto(laid);
+  await page.goto(assignment);
   const cover = main
     .getByRole('row')
     .filter({ hasText: /^Scab cover, planned/ })
@@ -54,7 +54,7 @@ test('a programme over chosen trees: slips are told, the preview says what it ta
   await cover.getByText(/trees?$/).click();
   await cover.getByRole('link').first().click();
   await expect(page).toHaveURL(/\/apply\?plan=/);
-  await page.goto(laid);
+  await page.goto(assignment);
 
   // Moved by hand: what that breaks is told, and a day that is free takes it with its reason.
   await cover.getByText(/trees?$/).click();
@@ -77,7 +77,7 @@ test('a programme over chosen trees: slips are told, the preview says what it ta
   await page.getByLabel('Why it ends').fill('Laid to try it.');
   await page.getByRole('button', { name: 'End it', exact: true }).click();
   await expect(main.getByText(/Ended on .*Laid to try it\./)).toBeVisible();
-  await page.goto(laying);
+  await page.goto(assigning);
   await expect(main.getByRole('button', { name: 'Lay it over these 2 trees' })).toBeVisible();
 });
 

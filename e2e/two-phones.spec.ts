@@ -119,22 +119,22 @@ test('two phones on one round without signal, bottles hung and pulled, the serve
     .getByRole('button', { name: /hangs?: on to the next tree/ })
     .click();
   await expect(mainOf(a).getByRole('heading', { level: 1 })).toHaveText(/trunk/);
-  const hung = mainOf(a)
+  const installed = mainOf(a)
     .getByRole('listitem')
     .filter({ hasText: place, has: a.getByRole('button', { name: 'Runs' }) });
-  await hung.getByRole('button', { name: 'Read off' }).click();
-  const put = Number(/Put in: ([\d.]+) mL/.exec(await hung.innerText())![1]);
-  await hung.getByLabel(/^Left in/).fill(String(put * 2));
-  await hung.getByRole('button', { name: 'So much is left' }).click();
-  await expect(hung).toContainText(/at most|up to|between|more than/i);
-  await hung.getByLabel(/^Left in/).fill(String(put * 0.75));
-  await hung.getByRole('button', { name: 'So much is left' }).click();
-  await expect(hung).toContainText(/mL left/);
-  await hung.getByRole('button', { name: 'Pull', exact: true }).click();
-  const all = Number(/Put in: ([\d.]+) mL/.exec(await hung.innerText())![1]);
-  await hung.getByLabel(/^Left in/).fill(String(all / 2));
-  await hung.getByRole('button', { name: 'Pulled, with that left' }).click();
-  await expect(hung).toHaveCount(0);
+  await installed.getByRole('button', { name: 'Read off' }).click();
+  const put = Number(/Put in: ([\d.]+) mL/.exec(await installed.innerText())![1]);
+  await installed.getByLabel(/^Left in/).fill(String(put * 2));
+  await installed.getByRole('button', { name: 'So much is left' }).click();
+  await expect(installed).toContainText(/at most|up to|between|more than/i);
+  await installed.getByLabel(/^Left in/).fill(String(put * 0.75));
+  await installed.getByRole('button', { name: 'So much is left' }).click();
+  await expect(installed).toContainText(/mL left/);
+  await installed.getByRole('button', { name: 'Pull', exact: true }).click();
+  const all = Number(/Put in: ([\d.]+) mL/.exec(await installed.innerText())![1]);
+  await installed.getByLabel(/^Left in/).fill(String(all / 2));
+  await installed.getByRole('button', { name: 'Pulled, with that left' }).click();
+  await expect(installed).toHaveCount(0);
   await mainOf(a).getByRole('listitem').filter({ hasText: place }).getByRole('link', { name: 'Write it' }).click();
   await a.getByRole('navigation', { name: 'Sheet' }).getByRole('button', { name: '3 Apply' }).click();
   await mainOf(a).getByRole('button', { name: 'Write what went in' }).click();

@@ -5,7 +5,7 @@ import {
   expect,
   findTree,
   OFFICE,
-  openQuayRound,
+  openQuayDay,
   openTree,
   OWNER,
   sessionEnded,
@@ -48,7 +48,7 @@ test('another company’s ids give nothing on any route', async ({ page, browser
   await page.goto('/shelf');
   const label = (await page.getByRole('link', { name: 'Training label 1, soil systemic 240' }).getAttribute('href'))!;
 
-  const laid = await page
+  const assignment = await page
     .goto('/season/programmes')
     .then(() => page.locator('main [href*="/programmes/laid/"]').first().getAttribute('href'));
   // What ships is the same for every company; what one keeps of its own is its own.
@@ -66,7 +66,7 @@ test('another company’s ids give nothing on any route', async ({ page, browser
   expect(await host.json()).toMatchObject({ ok: true });
   expect((await page.request.get(`/guide/hosts/${elm.id}`)).status()).toBe(200);
 
-  const { round, mix: toMix } = await openQuayRound(page);
+  const { round, mix: toMix } = await openQuayDay(page);
   await page.goto(toMix);
   await page.getByRole('button', { name: 'Mixed' }).click();
   await expect(page).toHaveURL(/\/rounds\/mix\/[0-9a-f-]{36}$/);
@@ -80,7 +80,7 @@ test('another company’s ids give nothing on any route', async ({ page, browser
     '/tree/[id]': tree,
     '/grounds/places/[id]': last(place),
     '/book/[id]': last(record),
-    '/season/programmes/laid/[id]': last(laid!),
+    '/season/programmes/laid/[id]': last(assignment!),
     '/season/programmes/[key]': own.key,
     '/guide/hosts/[id]': elm.id,
     '/shelf/labels/[id]': last(label),

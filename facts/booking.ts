@@ -4,12 +4,12 @@ import { atTheTree, newestOf } from '@/facts/at-the-tree';
 import { fromMixes, type FromMixes } from '@/facts/batches';
 import { spotOf } from '@/facts/diagnosis';
 import { situationOfPlan, weighingOf } from '@/facts/situation';
-import { findsNear, treeOf, treesOf } from '@/facts/tree';
-import { STILL_HANGS } from '@/commands/devices/then';
+import { detectionsNear, treeOf, treesOf } from '@/facts/tree';
+import { STILL_INSTALLED } from '@/commands/devices/then';
 import type { Booking } from '@/core/book/record';
 import { writeUp, type Applicator, type Drawn } from '@/core/book/write';
 import type { Dose } from '@/core/dose/dose';
-import { enteredOf, fillOf, pulledOf } from '@/core/hanging/hanging';
+import { enteredOf, fillOf, removalsOf } from '@/core/hanging/hanging';
 import type { Draw } from '@/core/mix/batch';
 import { stepOfUse } from '@/core/prescribe/costs';
 import { doseChange, doseChangeSentence, type DoseAnswer, type DoseBasis } from '@/core/prescribe/dose-now';
@@ -19,13 +19,13 @@ import type { FollowUp } from '@/core/season/follow-ups';
 import { NO_YEAR } from '@/core/season/year';
 import { findCondition } from '@/knowledge';
 import { PlanGone, writeRecord, type NewRecord } from '@/store/book';
-import { hangingOf, type HungRow } from '@/store/hanging';
-import { laidBehind } from '@/store/laid';
+import { installedDevicesOf, type InstallationRow } from '@/store/hanging';
+import { assignmentBehind } from '@/store/laid';
 import { peopleNamed, type Licensed } from '@/store/people';
 import { getPlan, type Plan } from '@/store/plans';
 import { heldBy, lotsOf } from '@/store/shelf';
 import type { Viewer } from '@/store/auth';
-import { nearbyFinds } from '@/store/verdicts';
+import { nearbyDetections } from '@/store/verdicts';
 import { v7 } from 'uuid';
 
 /** What is read off a device is not truer than this. */
@@ -37,7 +37,7 @@ const LEAST_REST = 0.1;
 export interface Written {
   record: NewRecord;
   due: FollowUp[];
-  laid: { laidId: string; treeId: string } | null;
+  assignment: { assignmentId: string; treeId: string } | null;
   lot: { id: string; onHand: number } | null;
   /** What hung and did not go in, as a part of the dose; null where all of it did. */
   left: { part: number } | null;
@@ -88,9 +88,9 @@ export function doseFollowed(
 }
 
 /** What went in of devices that were pulled: no more than that is booked. Null where the amount may stand. */
-function beyondEntered(dose: Extract<Dose, { ok: true }>, hung: readonly HungRow[], amount: number) {
-  if (!hung.length) return null;
-  const entered = enteredOf(dose.product, fillOf(dose) ?? dose.product, pulledOf(hung));
+function beyondEntered(dose: Extract<Dose, { ok: true }>, installed: readonly InstallationRow[], amount: number) {
+  if (!installed.length) return null;
+  const entered = enteredOf(dose.product, fillOf(dose) ?? dose.product, removalsOf(installed));
   return amount > entered * (1 + READING) + 1e-6
     ? refuse(
         'amount',
@@ -111,11 +111,11 @@ export async function bookingOf(
   const plan = await getPlan(viewer, b.planId);
   if (!plan) return refuse('planId', 'This plan is not in this company.');
   const doneAt = momentOf(b.startedAt, now);
-  const [tree, held, lots, hung] = await Promise.all([
+  const [tree, held, lots, installed] = await Promise.all([
     treeOf(viewer, plan.treeId, doneAt),
     heldBy(viewer),
     lotsOf(viewer, plan.label.key),
-    hangingOf(viewer, plan.id),
+    installedDevicesOf(viewer, plan.id),
   ]);
   // Whoever writes it is named first, once.
   const others = [...new Set(b.withIds)].filter((id) => id !== viewer.personId);
@@ -124,20 +124,20 @@ export async function bookingOf(
   const waits = tree?.unsettled.find((u) => u.planId === plan.id && u.recordId !== b.id);
   if (waits)
     return refuse('planId', `${waits.byName} did this already; the record waits to be settled. Settle that one first.`);
-  if (hung.some((d) => !d.pulledAt)) return refuse('planId', STILL_HANGS);
+  if (installed.some((d) => !d.removedAt)) return refuse('planId', STILL_INSTALLED);
   const use = plan.label.uses.find((u) => u.key === plan.useKey);
   const condition = findCondition(plan.conditionId);
   if (!tree || !use || !condition || !plan.result.dose.ok)
     return refuse('planId', 'What this plan rests on is gone; prescribe anew.');
   if (!saidSchema.safeParse(b.said).success) return refuse('said', 'An answer was given that was not offered.');
-  const finds = await findsNear(viewer, tree);
+  const detections = await detectionsNear(viewer, tree);
   // The day of the work and not of its arrival; the leaf is what is seen, so the seasons have nothing to add.
-  const situation = situationOfPlan(viewer, tree, held, finds, doneAt, plan, NO_YEAR);
+  const situation = situationOfPlan(viewer, tree, held, detections, doneAt, plan, NO_YEAR);
   const there = atTheTree(situation, plan, b);
   const followed = doseFollowed(plan.result, there, b.basis);
   if (!followed.ok) return followed;
   const { dose, ring, treated, change } = followed.value;
-  const beyond = beyondEntered(dose, hung, b.amount);
+  const beyond = beyondEntered(dose, installed, b.amount);
   if (beyond) return beyond;
   const mixed =
     share || !b.batchIds
@@ -160,7 +160,7 @@ export async function bookingOf(
       condition,
       host: situation.host,
       tree: { id: tree.id, tag: tree.tag, lat: tree.lat, lon: tree.lon },
-      place: { id: tree.placeId, name: tree.placeName, address: tree.address, client: tree.clientName },
+      place: { id: tree.siteId, name: tree.siteName, address: tree.address, client: tree.clientName },
       dose,
       ring,
       treated,
@@ -174,8 +174,8 @@ export async function bookingOf(
   );
   if (!up.ok) return { ok: false, issues: up.issues };
   // Under a programme the next one is a visit of the programme, counted from this record; the label's own would be a second.
-  const laid = plan.visitId === null ? null : await laidBehind(viewer, { planId: plan.id });
-  const due = up.followUps.filter((f) => !laid || f.kind !== 'treat-again');
+  const assignment = plan.visitId === null ? null : await assignmentBehind(viewer, { planId: plan.id });
+  const due = up.followUps.filter((f) => !assignment || f.kind !== 'treat-again');
   const record: NewRecord = {
     id: b.id,
     rootId: b.id,
@@ -193,12 +193,12 @@ export async function bookingOf(
     // What came from a mix has left its lot already.
     moves: from
       ? []
-      : [{ id: v7(), lotId: b.lotId, amount: -b.amount, reason: `used on ${tree.tag}, ${tree.placeName}` }],
+      : [{ id: v7(), lotId: b.lotId, amount: -b.amount, reason: `used on ${tree.tag}, ${tree.siteName}` }],
     draws: (from?.draws ?? []).map(({ batchId, mixMl }) => ({ id: v7(), batchId, mixMl })),
   };
   const out = 1 - b.amount / dose.product;
-  const left = hung.length && out > LEAST_REST ? { part: out } : null;
-  return { ok: true, value: { record, due, laid, lot, left } };
+  const left = installed.length && out > LEAST_REST ? { part: out } : null;
+  return { ok: true, value: { record, due, assignment, lot, left } };
 }
 
 /** Writes a booking: the record, the stock, the follow-ups and the end of the plan, together or not at all. */
@@ -216,7 +216,7 @@ export async function writeBooking({ viewer }: Pick<Context, 'viewer'>, { record
 }
 
 /** A plan at its tree as it is today, with everything that its gates ask. */
-export interface RowGround {
+export interface RowContext {
   plan: Plan;
   timeZone: string;
   lat: number | null;
@@ -225,10 +225,10 @@ export interface RowGround {
 }
 /** The dose of each plan by the newest facts of its tree, or as planned where those allow none; without a dose, it is missing. */
 export async function newestDoses(viewer: Viewer, now: Date, plans: readonly Plan[]): Promise<Map<string, Worked>> {
-  const grounds = await rowGrounds(viewer, now, plans);
+  const contexts = await rowContexts(viewer, now, plans);
   return new Map(
     plans.flatMap((plan): [string, Worked][] => {
-      const ground = grounds.find((g) => g.plan.id === plan.id);
+      const ground = contexts.find((g) => g.plan.id === plan.id);
       const newest = ground ? newestOf(ground).dose : plan.result.dose;
       const dose = newest.ok ? newest : plan.result.dose;
       return dose.ok && plan.result.dose.ok
@@ -239,16 +239,16 @@ export async function newestDoses(viewer: Viewer, now: Date, plans: readonly Pla
 }
 
 /** Plans with their trees, as they are gone to together: a few statements, however many there are. */
-export async function rowGrounds(viewer: Viewer, now: Date, plans: readonly Plan[]): Promise<RowGround[]> {
+export async function rowContexts(viewer: Viewer, now: Date, plans: readonly Plan[]): Promise<RowContext[]> {
   const found = await treesOf(viewer, [...new Set(plans.map((n) => n.treeId))], now);
   // What is of the place is the same thing for all its trees: a page that carries many carries it once.
-  const places = new Map(found.map((t) => [t.placeId, t.grounds]));
-  const trees = found.map((t) => ({ ...t, grounds: places.get(t.placeId) ?? t.grounds }));
-  const [held, finds] = await Promise.all([heldBy(viewer), nearbyFinds(viewer, trees)]);
-  return plans.flatMap((plan): RowGround[] => {
+  const places = new Map(found.map((t) => [t.siteId, t.siteMap]));
+  const trees = found.map((t) => ({ ...t, siteMap: places.get(t.siteId) ?? t.siteMap }));
+  const [held, detections] = await Promise.all([heldBy(viewer), nearbyDetections(viewer, trees)]);
+  return plans.flatMap((plan): RowContext[] => {
     const tree = trees.find((t) => t.id === plan.treeId);
     if (!tree) return [];
-    const situation = situationOfPlan(viewer, tree, held, finds.get(tree.id)!, now, plan, NO_YEAR);
+    const situation = situationOfPlan(viewer, tree, held, detections.get(tree.id)!, now, plan, NO_YEAR);
     return [{ plan, timeZone: tree.timeZone, ...spotOf(tree), situation }];
   });
 }

@@ -1,17 +1,17 @@
-import type { RoundThing } from '@/facts/round-ends';
+import type { CrewDayItem } from '@/facts/round-ends';
 import type { Before, DayStop, OpenEnd } from '@/core/round/day';
 import type { Hours } from '@/core/schedule/problem';
 import type { Day } from '@/core/season/zone';
 import type { HourOfDay } from '@/core/weather/by-hour';
 import type { BatchRow } from '@/store/batches';
 import type { DoneRow } from '@/store/book';
-import type { LeftRow, RoundHead } from '@/store/day';
-import type { DayPlace } from '@/store/grounds';
+import type { LeftRow, CrewDayHead } from '@/store/day';
+import type { DaySite } from '@/store/grounds';
 import type { Message } from '@/store/messages';
 
 /** A place on a crew's day with what it takes to get in, what is done there, and the hours in which it may be done. */
-export interface StopOfDay extends DayStop<RoundThing> {
-  place: DayPlace;
+export interface SiteStop extends DayStop<CrewDayItem> {
+  place: DaySite;
   begins: number;
   told: boolean;
   weather: HourOfDay[];
@@ -27,11 +27,11 @@ export interface LoadTick {
   ticked: boolean;
 }
 export interface CrewsDay {
-  round: RoundHead;
+  round: CrewDayHead;
   today: Day;
-  stops: StopOfDay[];
+  stops: SiteStop[];
   /** The place that is gone to next; null where nothing is left to begin. */
-  nextPlaceId: string | null;
+  nextSiteId: string | null;
   lefts: LeftRow[];
   done: DoneRow[];
   batches: BatchRow[];
@@ -40,5 +40,5 @@ export interface CrewsDay {
   ends: OpenEnd[];
   messages: Message[];
   /** Places of the stops and of what was left, by their ids. */
-  places: Record<string, DayPlace>;
+  places: Record<string, DaySite>;
 }

@@ -54,7 +54,7 @@ export function dayByHand(
     let clock = problem.crews[crew]?.hours[problem.days.indexOf(at.day)]?.from ?? 480;
     for (const place of order) {
       begins.set(place, Math.min(1440, Math.round(clock)));
-      clock += jobs.reduce((sum, j) => (problem.jobs[j]!.placeId === place ? sum + problem.jobs[j]!.minutes : sum), 0);
+      clock += jobs.reduce((sum, j) => (problem.jobs[j]!.siteId === place ? sum + problem.jobs[j]!.minutes : sum), 0);
     }
   }
   return {

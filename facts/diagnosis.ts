@@ -5,7 +5,7 @@ import { presentTrouble } from '@/core/decide/troubles';
 import type { Duty } from '@/core/decide/duties';
 import { targetsWithin, type Target } from '@/core/decide/targets';
 import { alarming, observationDoubts, type Doubt } from '@/core/diagnose/doubts';
-import { judgeCheck, soilAsTest, type CheckVerdict } from '@/core/diagnose/effect';
+import { judgeCheck, soilAsTest, type CheckResult } from '@/core/diagnose/effect';
 import type { Condition, Host, Knowledge } from '@/core/diagnose/knowledge';
 import { compile, type Model, type Outcome, type Setting } from '@/core/diagnose/model';
 import { evidenceOf, posterior, ranking, type Candidate, type Observed, type Posterior } from '@/core/diagnose/rank';
@@ -16,8 +16,8 @@ import { dayIn } from '@/core/season/follow-ups';
 import { northernMonth } from '@/core/season/hemisphere';
 import { exclusions, findHost } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
-import type { Look, Tree } from '@/store/tree';
-import type { Finds } from '@/store/verdicts';
+import type { Inspection, Tree } from '@/store/tree';
+import type { Detections } from '@/store/verdicts';
 import { regionFor } from './region';
 
 export const finder = (k: Knowledge): ((id: string) => Condition | null) => {
@@ -34,11 +34,11 @@ export const testWords = (k: Knowledge) => (by: string) => {
 
 /** A check of an earlier treatment, with the application it was about and what it may say. */
 export interface JudgedCheck {
-  look: Look;
+  look: Inspection;
   condition: string;
   labelKey: string;
   effect: Outcome['effect'];
-  verdict: CheckVerdict;
+  savedDiagnosis: CheckResult;
 }
 export function checksOf(tree: Tree): JudgedCheck[] {
   return tree.looks.flatMap((look): JudgedCheck[] => {
@@ -52,22 +52,22 @@ export function checksOf(tree: Tree): JudgedCheck[] {
         condition: record.target,
         labelKey: record.labelKey,
         effect: check.effect,
-        verdict: judgeCheck(check, dayIn(look.at, tree.timeZone), due?.earliest ?? null),
+        savedDiagnosis: judgeCheck(check, dayIn(look.at, tree.timeZone), due?.earliest ?? null),
       },
     ];
   });
 }
 
 /** Where, when, and what stood here before: what the ranking starts from. */
-export function settingOf(viewer: Viewer, tree: Tree, nearby: Finds, month: number): Setting {
+export function settingOf(viewer: Viewer, tree: Tree, nearby: Detections, month: number): Setting {
   // How it went is evidence, whoever put it on.
   const others = tree.byOthers.flatMap((o): Outcome[] =>
     o.conditionId && o.effect ? [{ condition: o.conditionId, effect: o.effect }] : [],
   );
   const outcomes = checksOf(tree).flatMap((c): Outcome[] =>
-    c.verdict.kind === 'no effect'
+    c.savedDiagnosis.kind === 'no effect'
       ? [{ condition: c.condition, effect: 'none' }]
-      : c.verdict.kind === 'effect'
+      : c.savedDiagnosis.kind === 'effect'
         ? [{ condition: c.condition, effect: c.effect }]
         : [],
   );
@@ -77,9 +77,9 @@ export function settingOf(viewer: Viewer, tree: Tree, nearby: Finds, month: numb
     nearby,
     history: [
       ...new Set(
-        tree.verdicts
+        tree.savedDiagnoses
           .slice(1)
-          .filter((d) => !tree.verdicts.some((x) => x.overturns.includes(d.id)))
+          .filter((d) => !tree.savedDiagnoses.some((x) => x.overturns.includes(d.id)))
           .filter((d) => d.certainty === 'near certain' || d.certainty === 'confirmed by test')
           .map((d) => d.conditionId),
       ),
@@ -94,17 +94,17 @@ export const monthIn = (timeZone: string, at: Date) => Number(dayIn(at, timeZone
 export const visitOf = (tree: Pick<Tree, 'looks' | 'timeZone'>): Visit | null => newestVisit(tree.looks, tree.timeZone);
 
 /** Where a place lies: by the tree, by its plan, or by its neighbours; null where nobody has said. */
-export const latOf = (tree: Pick<Tree, 'lat' | 'grounds' | 'others'>): number | null =>
-  tree.lat ?? tree.grounds?.origin?.lat ?? tree.others.find((t) => t.lat !== null)?.lat ?? null;
+export const latOf = (tree: Pick<Tree, 'lat' | 'siteMap' | 'others'>): number | null =>
+  tree.lat ?? tree.siteMap?.origin?.lat ?? tree.others.find((t) => t.lat !== null)?.lat ?? null;
 
 /** Where a tree stands, or its place; a real station nearest to it would be asked. */
-export const spotOf = (tree: Pick<Tree, 'lat' | 'lon' | 'grounds' | 'others'>) => ({
+export const spotOf = (tree: Pick<Tree, 'lat' | 'lon' | 'siteMap' | 'others'>) => ({
   lat: latOf(tree),
-  lon: tree.lon ?? tree.grounds?.origin?.lon ?? tree.others.find((t) => t.lon !== null)?.lon ?? null,
+  lon: tree.lon ?? tree.siteMap?.origin?.lon ?? tree.others.find((t) => t.lon !== null)?.lon ?? null,
 });
 
 /** The month of the northern year in which a tree stands at an instant. */
-export const treeMonth = (tree: Pick<Tree, 'timeZone' | 'lat' | 'grounds' | 'others'>, at: Date): number =>
+export const treeMonth = (tree: Pick<Tree, 'timeZone' | 'lat' | 'siteMap' | 'others'>, at: Date): number =>
   northernMonth(monthIn(tree.timeZone, at), latOf(tree));
 
 /** The host of a tree, with what its owner said of eating its crop. */
@@ -126,8 +126,8 @@ function targetsOf(tree: Tree, visit: Visit | null): string[] {
   const height = tree.readings.find((r) => r.treeHeightM !== null)?.treeHeightM ?? null;
   const at = tree.planX !== null && tree.planY !== null ? { x: tree.planX, y: tree.planY } : null;
   const drawn: Target[] =
-    tree.grounds && at && height !== null
-      ? nearest(tree.grounds, at, ['building', 'play'])
+    tree.siteMap && at && height !== null
+      ? nearest(tree.siteMap, at, ['building', 'play'])
           .filter((n) => n.metres <= height)
           .slice(0, 3)
           .map((n) => ({ kind: n.kind === 'building' ? 'house' : 'play', metres: n.metres, bearing: null }))
@@ -152,7 +152,7 @@ export interface Diagnosis {
 }
 
 /** Ranking and decision for a tree as it was last seen. */
-export function diagnose(viewer: Viewer, tree: Tree, knowledge: Knowledge, nearby: Finds, now: Date): Diagnosis | null {
+export function diagnose(viewer: Viewer, tree: Tree, knowledge: Knowledge, nearby: Detections, now: Date): Diagnosis | null {
   const host = hostOf(tree);
   if (!host) return null;
   const visit = visitOf(tree);
@@ -213,7 +213,7 @@ export function diagnose(viewer: Viewer, tree: Tree, knowledge: Knowledge, nearb
 /** A tree, what is known, and what its signs say: what every page about it begins with. */
 export interface TreeInHand {
   tree: Tree;
-  finds: Finds;
+  detections: Detections;
   knowledge: Knowledge;
   /** Null where its host is not known here. */
   found: Diagnosis | null;
@@ -221,8 +221,8 @@ export interface TreeInHand {
   duties: Duty[];
 }
 /** A tree in hand, from what was read of it: the same on the server and on a phone without signal. */
-export function inHand(viewer: Viewer, tree: Tree, knowledge: Knowledge, finds: Finds, now: Date): TreeInHand {
-  const found = diagnose(viewer, tree, knowledge, finds, now);
-  const duties = found?.decide(presentTrouble(tree.verdicts)?.conditionId).duties ?? [];
-  return { tree, finds, knowledge, found, duties };
+export function inHand(viewer: Viewer, tree: Tree, knowledge: Knowledge, detections: Detections, now: Date): TreeInHand {
+  const found = diagnose(viewer, tree, knowledge, detections, now);
+  const duties = found?.decide(presentTrouble(tree.savedDiagnoses)?.conditionId).duties ?? [];
+  return { tree, detections, knowledge, found, duties };
 }

@@ -5,8 +5,8 @@ import type { Viewer } from '@/store/auth';
 import { ownEntries } from '@/store/knowledge';
 
 /** Companies whose knowledge is kept laid together; entries are only ever added, so that a version says what it holds. */
-const overlaid = lastFew<{ laid: Overlaid | null }>(50);
-const NOTHING_LAID = overlay(shipped, []);
+const overlaid = lastFew<{ assignment: Overlaid | null }>(50);
+const NOTHING_ASSIGNED = overlay(shipped, []);
 
 /** An company's own entries; nothing is asked of the database where it has written none. */
 export const entriesOf = async (v: Viewer): Promise<OwnEntry[]> =>
@@ -14,7 +14,7 @@ export const entriesOf = async (v: Viewer): Promise<OwnEntry[]> =>
 
 /** What this company knows: what ships, with its own entries laid over it. */
 export async function knowledgeOf(v: Viewer): Promise<Overlaid> {
-  if (v.ownEntries === 0) return NOTHING_LAID;
-  const kept = overlaid(`${v.companyId} ${v.ownEntries}`, () => ({ laid: null }));
-  return (kept.laid ??= overlay(shipped, await entriesOf(v)));
+  if (v.ownEntries === 0) return NOTHING_ASSIGNED;
+  const kept = overlaid(`${v.companyId} ${v.ownEntries}`, () => ({ assignment: null }));
+  return (kept.assignment ??= overlay(shipped, await entriesOf(v)));
 }

@@ -3,16 +3,16 @@ import type { Issue } from '@/core/book/write';
 import { coverOf } from '@/core/season/covers';
 import { after, dayIn, type Day } from '@/core/season/follow-ups';
 import { changesOf, type Change } from '@/core/programmes/changes';
-import { keyOf, lay, underReason, type Ground, type LaidVisit, type StandingVisit } from '@/core/programmes/lay';
+import { keyOf, assignVisits, underReason, type Ground, type AssignedVisit, type StandingVisit } from '@/core/programmes/lay';
 import type { YearProgramme } from '@/core/programmes/schema';
 import type { StationFor } from '@/core/weather/station';
 import { concerns } from '@/core/diagnose/reading';
 import { findCondition, findHost, programmes } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
-import { laidVisits, ownProgrammes, type Laid, type VisitRow } from '@/store/laid';
+import { assignedVisits, ownProgrammes, type Assignment, type VisitRow } from '@/store/laid';
 import { heldBy, type Held } from '@/store/shelf';
 import type { Tree } from '@/store/tree';
-import { nearbyFinds } from '@/store/verdicts';
+import { nearbyDetections } from '@/store/verdicts';
 import { spotOf } from './diagnosis';
 import { hoursAt, yearsOf, type HoursAt } from './season';
 import { situationFor, usualChoices, workFactsOf } from './situation';
@@ -32,14 +32,14 @@ export const isFor = (programme: Pick<YearProgramme, 'groups'>, hostId: string):
 };
 
 /** What is laid: the programme, its days, and what was said for all its trees. */
-export type Laying = Pick<Laid, 'programme' | 'from' | 'until' | 'said' | 'reason'>;
+export type Assigning = Pick<Assignment, 'programme' | 'from' | 'until' | 'said' | 'reason'>;
 
 /** A programme on one tree: its facts, and every visit with its day. */
-export interface LaidTree {
+export interface AssignedTree {
   tree: Tree;
   today: Day;
   ground: Ground;
-  visits: LaidVisit[];
+  visits: AssignedVisit[];
   /** What stands of it already. */
   kept: VisitRow[];
   changes: Change[];
@@ -78,7 +78,7 @@ const standingOf = (v: VisitRow, byHand: ByHand | null): StandingVisit[] =>
 function wornOf(kept: readonly VisitRow[], tree: Tree, hours: HoursAt, now: Date): Ground['worn'] {
   return kept.flatMap((v) => {
     if (v.state !== 'done' || !v.sprayed) return [];
-    const rained = hours({ ...spotOf(tree), placeId: tree.placeId })(new Date(v.sprayed.endedAt), now);
+    const rained = hours({ ...spotOf(tree), siteId: tree.siteId })(new Date(v.sprayed.endedAt), now);
     const left = coverOf(v.sprayed, rained, tree.timeZone);
     return left && left.why !== 'label-days'
       ? [{ step: v.step, year: v.year, nth: v.nth, renewOn: left.renewOn, mm: left.rainMm }]
@@ -95,54 +95,54 @@ const without = (tree: Tree, kept: readonly VisitRow[]): Tree => {
 /**
  * Lays a programme over trees, or over them again: every tree with all its facts, its visits and what has changed since they
  * were last settled. In a handful of statements, however many trees there are.
- * @param laidId the laying that stands already; null for one that is only tried
+ * @param assignmentId the laying that stands already; null for one that is only tried
  * @param treeIds null for all the trees of the laying that stands
  * @param byHand visits that are tried on a day of somebody's own
  */
-export async function layOver(
+export async function assignOver(
   viewer: Viewer,
   stationFor: StationFor,
   now: Date,
-  laying: Laying,
-  laidId: string | null,
+  assigning: Assigning,
+  assignmentId: string | null,
   treeIds: readonly string[] | null,
   byHand: ByHand | null = null,
-): Promise<{ held: Held; rows: VisitRow[]; trees: LaidTree[] }> {
-  const [held, rows] = await Promise.all([heldBy(viewer), laidId ? laidVisits(viewer, laidId, treeIds) : []]);
+): Promise<{ held: Held; rows: VisitRow[]; trees: AssignedTree[] }> {
+  const [held, rows] = await Promise.all([heldBy(viewer), assignmentId ? assignedVisits(viewer, assignmentId, treeIds) : []]);
   const trees = await treesOf(viewer, treeIds ?? [...new Set(rows.map((r) => r.treeId))], now);
   const sprayedSince = rows.flatMap((r) => r.sprayed?.endedAt ?? []).sort()[0];
-  const [finds, years, hours] = await Promise.all([
-    nearbyFinds(viewer, trees),
+  const [detections, years, hours] = await Promise.all([
+    nearbyDetections(viewer, trees),
     yearsOf(viewer, trees, stationFor, now),
-    hoursAt(viewer, stationFor, sprayedSince ? trees.map((t) => t.placeId) : [], new Date(sprayedSince ?? now)),
+    hoursAt(viewer, stationFor, sprayedSince ? trees.map((t) => t.siteId) : [], new Date(sprayedSince ?? now)),
   ]);
   const shelf = held.labels.map((l) => l.label);
-  const out = trees.flatMap((full): LaidTree[] => {
+  const out = trees.flatMap((full): AssignedTree[] => {
     if (!findHost(full.hostId)) return [];
     const kept = rows.filter((r) => r.treeId === full.id);
     const tree = without(full, kept);
     const year = years.get(tree.id)!;
-    const near = finds.get(tree.id)!;
+    const near = detections.get(tree.id)!;
     const situation = situationFor(viewer, tree, held, near, now, null, year);
     const ground: Ground = {
       situation,
       shelf,
       condition: findCondition,
-      finds: near,
+      detections: near,
       choices: {
         ...usualChoices(tree, stationFor(spotOf(tree)).at(now), year),
         ...(viewer.schools.stems === 'ask' ? {} : { stemRule: viewer.schools.stems }),
-        said: laying.said,
+        said: assigning.said,
         system: viewer.units,
       },
       work: workFactsOf(viewer, tree, now),
-      had: [...new Set(tree.verdicts.map((v) => v.conditionId))],
-      from: laying.from,
-      until: laying.until,
+      had: [...new Set(tree.savedDiagnoses.map((v) => v.conditionId))],
+      from: assigning.from,
+      until: assigning.until,
       standing: kept.flatMap((v) => standingOf(v, byHand)),
       worn: wornOf(kept, tree, hours, now),
     };
-    const visits = underReason(lay(laying.programme, ground), laying.reason);
+    const visits = underReason(assignVisits(assigning.programme, ground), assigning.reason);
     const today = dayIn(now, tree.timeZone);
     return [{ tree, today, ground, visits, kept, changes: changesOf(kept, visits, today) }];
   });
@@ -156,7 +156,7 @@ const MOST_YEARS = 5;
 const BEHIND_DAYS = 60;
 
 /** Why a programme may not be laid for these days; null where it may. */
-export function notThen({ from, until }: Pick<Laying, 'from' | 'until'>, today: Day): Issue | null {
+export function notThen({ from, until }: Pick<Assigning, 'from' | 'until'>, today: Day): Issue | null {
   if (from < after(today, -BEHIND_DAYS, 'days'))
     return { path: 'from', message: 'It begins more than sixty days ago; begin today.' };
   if (until < from) return { path: 'until', message: 'It ends before it begins.' };
@@ -167,7 +167,7 @@ export function notThen({ from, until }: Pick<Laying, 'from' | 'until'>, today: 
 }
 
 /** A mark of a set of changes, for whoever is asked to agree to them: other changes have another mark. */
-export const markOf = (trees: readonly Pick<LaidTree, 'tree' | 'changes'>[]): string =>
+export const markOf = (trees: readonly Pick<AssignedTree, 'tree' | 'changes'>[]): string =>
   digestOf(
     trees
       .flatMap((t) => t.changes.map((c) => `${t.tree.id} ${c.kind} ${keyOf((c.now ?? c.was)!)} ${c.now?.day ?? ''}`))

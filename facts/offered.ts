@@ -1,7 +1,7 @@
 import { METHOD_NAMES } from '@/core/label/methods';
 import { putOnAtTree, workAtTree } from '@/core/prescribe/costs';
-import { linesOf, type OfferedVisit, type OfferLine } from '@/core/proposal/property';
-import { LOOK_MINUTES } from '@/core/schedule/durations';
+import { linesOf, type OfferedVisit, type QuoteLine } from '@/core/proposal/property';
+import { INSPECTION_MINUTES } from '@/core/schedule/durations';
 import { after, type Day } from '@/core/season/follow-ups';
 import { findWork } from '@/core/work/works';
 import { findCondition } from '@/knowledge';
@@ -11,15 +11,15 @@ import { tagRuns } from '@/core/grounds/tags';
 
 /** What a visit is called to somebody who does not spray for a living. */
 function whatOf(v: YearVisit): string {
-  const step = v.laid ? ` (${v.laid.programme})` : '';
+  const step = v.assignment ? ` (${v.assignment.programme})` : '';
   if (v.put) return `${METHOD_NAMES[v.put.method]} with ${v.put.label}${step}`;
   if (v.workId) return `${findWork(v.workId)?.name ?? v.workId}${step}`;
   return `${v.what ?? 'Look'}${step}`;
 }
 
 /** What may be offered for a property: everything that is planned or waits for a look there within a year. */
-export async function offeredAt(viewer: Viewer, placeId: string, today: Day): Promise<OfferLine[]> {
-  const visits = (await yearVisits(viewer, placeId, today, after(today, 1, 'years'), today)).filter(
+export async function offeredAt(viewer: Viewer, siteId: string, today: Day): Promise<QuoteLine[]> {
+  const visits = (await yearVisits(viewer, siteId, today, after(today, 1, 'years'), today)).filter(
     (v) => v.state === 'planned' || v.state === 'expected',
   );
   const costs = new Map(
@@ -34,11 +34,11 @@ export async function offeredAt(viewer: Viewer, placeId: string, today: Day): Pr
   const costOf = (v: YearVisit): number => {
     const cost = costs.get(v.id);
     if (cost?.put) return putOnAtTree(cost.put, prices);
-    return workAtTree(cost?.minutes ?? LOOK_MINUTES, prices);
+    return workAtTree(cost?.minutes ?? INSPECTION_MINUTES, prices);
   };
   return linesOf(
     visits.map((v): OfferedVisit => ({
-      id: v.laid?.visitId ?? v.id,
+      id: v.assignment?.visitId ?? v.id,
       tag: v.tag,
       walk: v.walk,
       what: whatOf(v),

@@ -3,11 +3,11 @@ import { once } from '@/core/diagnose/once';
 import { readOwn } from '@/core/own';
 import { shipped } from '@/knowledge';
 
-const laid = once((entries: readonly OwnEntry[]) => overlay(shipped, entries));
+const assignment = once((entries: readonly OwnEntry[]) => overlay(shipped, entries));
 
 /** What the company of a phone knows, from the entries that came along; from then on names are looked up in it. A phone has one company. */
 export function offlineKnowledge(entries: readonly OwnEntry[]) {
-  const { own, knowledge } = laid(entries);
+  const { own, knowledge } = assignment(entries);
   readOwn(() => own);
   return knowledge;
 }

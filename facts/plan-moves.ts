@@ -7,37 +7,37 @@ import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { aheadOfOwn, getPlans, type Plan } from '@/store/plans';
 import { heldBy } from '@/store/shelf';
-import { nearbyFinds } from '@/store/verdicts';
+import { nearbyDetections } from '@/store/verdicts';
 import type { Tree } from '@/store/tree';
 import { yearsOf } from './season';
 import { situationOfPlan } from './situation';
 import { treesOf } from './tree';
 
 /** A plan with everything it rests on, as the day is; it does not stand in its own way. */
-export interface PlanGround {
+export interface PlanContext {
   plan: Plan;
   tree: Tree;
   situation: ReturnType<typeof situationOfPlan>;
 }
 
 /** Plans with their trees and situations: a few statements, however many there are. */
-export async function planGrounds(
+export async function planContexts(
   viewer: Viewer,
   stationFor: StationFor,
   now: Date,
   plans: readonly Plan[],
-): Promise<PlanGround[]> {
+): Promise<PlanContext[]> {
   const trees = await treesOf(viewer, [...new Set(plans.map((n) => n.treeId))], now);
-  const [held, finds, years] = await Promise.all([
+  const [held, detections, years] = await Promise.all([
     heldBy(viewer),
-    nearbyFinds(viewer, trees),
+    nearbyDetections(viewer, trees),
     yearsOf(viewer, trees, stationFor, now),
   ]);
   return plans.flatMap((plan) => {
     const whole = trees.find((t) => t.id === plan.treeId);
     if (!whole) return [];
     const tree = { ...whole, plans: whole.plans.filter((x) => x.id !== plan.id) };
-    const situation = situationOfPlan(viewer, tree, held, finds.get(tree.id)!, now, plan, years.get(tree.id)!);
+    const situation = situationOfPlan(viewer, tree, held, detections.get(tree.id)!, now, plan, years.get(tree.id)!);
     return [{ plan, tree, situation }];
   });
 }
@@ -69,7 +69,7 @@ export async function planMoves(
   const ids = await aheadOfOwn(viewer, place.id, dayIn(now, place.timeZone), MOST);
   const plans = ids.length ? await getPlans(viewer, ids) : [];
   const order = new Map(ids.map((id, i) => [id, i]));
-  return (await planGrounds(viewer, stationFor, now, plans))
+  return (await planContexts(viewer, stationFor, now, plans))
     .sort((a, b) => order.get(a.plan.id)! - order.get(b.plan.id)!)
     .flatMap(({ plan, tree, situation }): PlanMove[] => {
       const use = plan.label.uses.find((u) => u.key === plan.useKey);

@@ -1,7 +1,7 @@
-import { endsOf, type RoundThing } from '@/facts/round-ends';
+import { endsOf, type CrewDayItem } from '@/facts/round-ends';
 import {
-  hungHere,
-  hungWith,
+  installedHere,
+  installedWith,
   mixHere,
   plansDoneBy,
   stockWith,
@@ -25,27 +25,27 @@ export type { Viewer };
 import type { BatchRow, BatchTaken } from '@/store/batches';
 import type { DoneRow } from '@/store/book';
 import type { LeftRow } from '@/store/day';
-import type { HungRow } from '@/store/hanging';
-import type { CrewsDay, StopOfDay } from '@/facts/crews-day';
+import type { InstallationRow } from '@/store/hanging';
+import type { CrewsDay, SiteStop } from '@/facts/crews-day';
 
 /** A day as a phone takes it along: with what hangs of its plans. */
 export interface OfflineDay {
   day: CrewsDay;
   /** The company's own knowledge: hosts and works that do not ship have their names from it. */
   entries: OwnEntry[];
-  hung: HungRow[];
+  installed: InstallationRow[];
   /** What was taken out of its mixes, by their ids. */
   taken: Readonly<Record<string, BatchTaken[]>>;
 }
 
-const things = (day: CrewsDay): RoundThing[] => day.stops.flatMap((s) => s.items);
-const withThings = (day: CrewsDay, change: (t: RoundThing) => RoundThing | null): CrewsDay => ({
+const things = (day: CrewsDay): CrewDayItem[] => day.stops.flatMap((s) => s.items);
+const withThings = (day: CrewsDay, change: (t: CrewDayItem) => CrewDayItem | null): CrewsDay => ({
   ...day,
   stops: day.stops
-    .map((s): StopOfDay => ({ ...s, items: s.items.flatMap((t) => change(t) ?? []) }))
+    .map((s): SiteStop => ({ ...s, items: s.items.flatMap((t) => change(t) ?? []) }))
     .filter((s) => s.items.length > 0),
 });
-const nameOf = (t: RoundThing): { tag: string; treeId: string } =>
+const nameOf = (t: CrewDayItem): { tag: string; treeId: string } =>
   t.kind === 'plan' ? t.plan : t.kind === 'work' ? t.work : t.look;
 
 function left(day: CrewsDay, w: Shown, viewer: Viewer): CrewsDay {
@@ -53,9 +53,9 @@ function left(day: CrewsDay, w: Shown, viewer: Viewer): CrewsDay {
   const gone = things(day).filter((t) => itemIds.includes(t.id));
   const rows = gone.map((t): LeftRow => {
     const { tag, treeId } = nameOf(t);
-    const placeName = day.places[t.placeId]?.name ?? '';
+    const siteName = day.places[t.siteId]?.name ?? '';
     const when = { day: day.round.day, at: new Date(w.at), byName: viewer.name };
-    return { id: w.id, itemId: t.id, kind: t.kind, treeId, tag, placeId: t.placeId, placeName, why, words, ...when };
+    return { id: w.id, itemId: t.id, kind: t.kind, treeId, tag, siteId: t.siteId, siteName, why, words, ...when };
   });
   return { ...withThings(day, (t) => (itemIds.includes(t.id) ? null : t)), lefts: [...day.lefts, ...rows] };
 }
@@ -75,7 +75,7 @@ function written(day: CrewsDay, w: Shown, viewer: Viewer): CrewsDay {
         rootId: '',
         treeId: plan.treeId,
         tag: plan.tag,
-        placeId: plan.placeId,
+        siteId: plan.siteId,
         startedAt: new Date(b.startedAt),
         endedAt: new Date(b.endedAt),
         method: plan.method,
@@ -99,12 +99,12 @@ function after(day: CrewsDay, w: Shown, viewer: Viewer): CrewsDay {
   switch (w.verb) {
     case 'start-day': {
       const b = w.input as Input<typeof startDay>;
-      if (b.roundId !== round.id) return day;
+      if (b.crewDayId !== round.id) return day;
       return { ...day, round: { ...round, begunAt: b.at ? new Date(b.at) : null, begunBy: b.at ? viewer.name : null } };
     }
     case 'check-load-item': {
       const t = w.input as Input<typeof checkLoadItem>;
-      if (t.roundId !== round.id) return day;
+      if (t.crewDayId !== round.id) return day;
       const ticked = (line: string, amount: string, was: boolean) => {
         const tick = t.ticks.find((x) => x.line === line);
         return tick ? tick.on && tick.amount === amount : was;
@@ -119,8 +119,8 @@ function after(day: CrewsDay, w: Shown, viewer: Viewer): CrewsDay {
     }
     case 'order-stops': {
       const o = w.input as Input<typeof orderStops>;
-      if (o.roundId !== round.id) return day;
-      const at = (s: StopOfDay) => o.placeIds.indexOf(s.placeId) + 1 || o.placeIds.length + 1;
+      if (o.crewDayId !== round.id) return day;
+      const at = (s: SiteStop) => o.siteIds.indexOf(s.siteId) + 1 || o.siteIds.length + 1;
       return { ...day, stops: [...day.stops].sort((a, b) => at(a) - at(b)) };
     }
     case 'mark-not-done':
@@ -135,7 +135,7 @@ function after(day: CrewsDay, w: Shown, viewer: Viewer): CrewsDay {
     case 'make-batch': {
       const mix = mixHere(w);
       const b = w.input as Input<typeof makeBatch>;
-      if (!mix || b.roundId !== round.id || day.batches.some((x) => x.id === mix.id)) return day;
+      if (!mix || b.crewDayId !== round.id || day.batches.some((x) => x.id === mix.id)) return day;
       return { ...day, batches: [...day.batches, mix] };
     }
     case 'finish-batch': {
@@ -145,7 +145,7 @@ function after(day: CrewsDay, w: Shown, viewer: Viewer): CrewsDay {
     }
     case 'finish-day': {
       const c = w.input as Input<typeof finishDay>;
-      if (c.roundId !== round.id) return day;
+      if (c.crewDayId !== round.id) return day;
       const home = { ...c.home, note: c.home.note ?? '' };
       return { ...day, round: { ...round, closedAt: new Date(w.at), closedBy: viewer.name, home } };
     }
@@ -156,14 +156,14 @@ function after(day: CrewsDay, w: Shown, viewer: Viewer): CrewsDay {
 
 /** A day as it stands with what was written on this phone since it was taken along. */
 export function dayWith(
-  { day: held, hung }: Pick<OfflineDay, 'day' | 'hung'>,
+  { day: held, installed }: Pick<OfflineDay, 'day' | 'installed'>,
   waiting: readonly Shown[],
   viewer: Viewer,
   now: Date,
 ): CrewsDay {
   const day = waiting.reduce((d, w) => after(d, w, viewer), held);
   const hangs = new Set(
-    hungWith([...hung, ...hungHere(waiting)], waiting).flatMap((h) => (h.pulledAt ? [] : h.planId)),
+    installedWith([...installed, ...installedHere(waiting)], waiting).flatMap((h) => (h.removedAt ? [] : h.planId)),
   );
   const stands = withThings(day, (t) => {
     if (t.kind !== 'plan' || ['done', 'dropped', 'unsettled'].includes(t.stands)) return t;
@@ -180,7 +180,7 @@ export function dayWith(
   return {
     ...stands,
     batches,
-    nextPlaceId: nextStop(stands.stops)?.placeId ?? null,
+    nextSiteId: nextStop(stands.stops)?.siteId ?? null,
     ends: endsOf({ things: things(stands), batches }, now),
   };
 }

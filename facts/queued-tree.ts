@@ -1,5 +1,5 @@
 import { v5 } from 'uuid';
-import { hungWith, plansDoneBy, stockWith, type Input, type Shown } from '@/facts/queued';
+import { installedWith, plansDoneBy, stockWith, type Input, type Shown } from '@/facts/queued';
 import { hostOf, spotOf } from '@/facts/diagnosis';
 import { situationFor, usualChoices } from '@/facts/situation';
 import type { installDevices } from '@/commands/devices/install-devices';
@@ -9,10 +9,10 @@ import type { planTreatment } from '@/commands/trees/plan-treatment';
 import { eatFrom, reEntryUntil } from '@/core/book/eat';
 import type { Booking } from '@/core/book/record';
 import type { OwnEntry } from '@/core/diagnose/overlay';
-import { lookSchema, readCrownLoss } from '@/core/diagnose/look';
+import { inspectionSchema, readCrownLoss } from '@/core/diagnose/look';
 import { groupWords } from '@/core/label/group';
-import { pulledOf } from '@/core/hanging/hanging';
-import { toHang } from '@/core/hanging/hang-on';
+import { removalsOf } from '@/core/hanging/hanging';
+import { toInstall } from '@/core/hanging/hang-on';
 import { readReading, typedReading } from '@/core/measure/reading';
 import { isServed } from '@/core/mix/recipe';
 import { prescribe } from '@/core/prescribe/prescribe';
@@ -26,23 +26,23 @@ import type { Viewer } from '@/store/auth';
 export type { Viewer };
 import type { Stock } from '@/store/batches';
 import type { Arrival } from '@/store/grounds';
-import type { HungRow } from '@/store/hanging';
+import type { InstallationRow } from '@/store/hanging';
 import type { Hand } from '@/store/people';
 import type { Plan } from '@/store/plans';
 import type { Held } from '@/store/shelf';
-import type { Look, PlanHead, RowTree, Tree, TreeRecord } from '@/store/tree';
-import type { Finds } from '@/store/verdicts';
+import type { Inspection, PlanHead, RowTree, Tree, TreeRecord } from '@/store/tree';
+import type { Detections } from '@/store/verdicts';
 
 /** A plan with what its sheet needs. */
 export interface SheetFacts {
   plan: Plan;
   stock: Stock;
-  hung: HungRow[];
+  installed: InstallationRow[];
 }
 /** All that the steps at a tree rest on, as a phone takes it along. */
 export interface OfflineTree {
   tree: Tree;
-  finds: Finds;
+  detections: Detections;
   entries: OwnEntry[];
   held: Held;
   alike: readonly { id: string; tag: string }[];
@@ -58,16 +58,16 @@ export interface OfflineTree {
 }
 
 /** Devices that a plan hangs, as they stand from then on; their ids are those that the server will give them. */
-export function hungBy(
+export function installedBy(
   tree: Tree,
-  { plan, hung }: Pick<SheetFacts, 'plan' | 'hung'>,
+  { plan, installed }: Pick<SheetFacts, 'plan' | 'installed'>,
   h: Input<typeof installDevices>,
   air: OfflineTree['air'],
   byName: string,
-): HungRow[] {
+): InstallationRow[] {
   const { dose } = plan.result;
   const hangs = dose.ok
-    ? toHang({ ...plan, dose }, pulledOf(hung), weatherAt(air.measured, air.hours, new Date(h.at)))
+    ? toInstall({ ...plan, dose }, removalsOf(installed), weatherAt(air.measured, air.hours, new Date(h.at)))
     : null;
   if (!hangs?.ok) return [];
   const { count, ...each } = hangs.value;
@@ -77,11 +77,11 @@ export function hungBy(
     tag: tree.tag,
     hostId: tree.hostId,
     walk: tree.walkOrder,
-    placeId: tree.placeId,
-    placeName: tree.placeName,
+    siteId: tree.siteId,
+    siteName: tree.siteName,
     timeZone: tree.timeZone,
     ...spotOf(tree),
-    spot: { x: tree.planX, y: tree.planY, lat: tree.lat, lon: tree.lon, origin: tree.grounds?.origin ?? null },
+    spot: { x: tree.planX, y: tree.planY, lat: tree.lat, lon: tree.lon, origin: tree.siteMap?.origin ?? null },
     planId: plan.id,
     labelName: plan.label.name,
     site: i + 1,
@@ -89,9 +89,9 @@ export function hungBy(
     guarded: h.guarded,
     overnight: h.overnight || null,
     because: h.deviation || null,
-    hungAt: new Date(h.at),
+    installedAt: new Date(h.at),
     byName,
-    pulledAt: null,
+    removedAt: null,
     leftMl: null,
     lostMl: 0,
     seen: [],
@@ -148,10 +148,10 @@ function after(f: OfflineTree, w: Shown, viewer: Viewer): OfflineTree {
       return read?.ok ? on({ readings: [{ id: w.id, ...by, ...read.value }, ...tree.readings] }) : f;
     }
     case 'save-inspection': {
-      const look = lookSchema.safeParse(w.input);
+      const look = inspectionSchema.safeParse(w.input);
       if (!look.success || look.data.treeId !== tree.id) return f;
       const { findings, tests, detail, vigour, note, hostKey } = look.data;
-      const seen: Look = {
+      const seen: Inspection = {
         id: w.id,
         ...by,
         crownLoss: readCrownLoss([], look.data.crownLoss),
@@ -173,8 +173,8 @@ function after(f: OfflineTree, w: Shown, viewer: Viewer): OfflineTree {
       if (d.treeId !== tree.id) return f;
       const { conditionId, certainty, decision, reason, overturns = [] } = d;
       const own = { conditionId, certainty, decision, reason, overturns: [...overturns] };
-      const verdict = { id: w.id, ...by, ...own, ranking: [], overturnedBy: [], lookId: tree.looks[0]?.id ?? null };
-      return on({ verdicts: [verdict, ...tree.verdicts] });
+      const savedDiagnosis = { id: w.id, ...by, ...own, ranking: [], overturnedBy: [], inspectionId: tree.looks[0]?.id ?? null };
+      return on({ savedDiagnoses: [savedDiagnosis, ...tree.savedDiagnoses] });
     }
     case 'plan-treatment':
       return planned(f, w, viewer);
@@ -182,8 +182,8 @@ function after(f: OfflineTree, w: Shown, viewer: Viewer): OfflineTree {
       const h = w.input as Input<typeof installDevices>;
       const sheet = f.sheets.find((s) => s.plan.id === h.planId);
       if (!sheet) return f;
-      const hung = [...sheet.hung, ...hungBy(tree, sheet, h, f.air, viewer.name)];
-      return { ...f, sheets: f.sheets.map((s) => (s === sheet ? { ...s, hung } : s)) };
+      const installed = [...sheet.installed, ...installedBy(tree, sheet, h, f.air, viewer.name)];
+      return { ...f, sheets: f.sheets.map((s) => (s === sheet ? { ...s, installed } : s)) };
     }
     case 'record-treatment':
     case 'record-treatments': {
@@ -216,12 +216,12 @@ function after(f: OfflineTree, w: Shown, viewer: Viewer): OfflineTree {
 /** A plan that was made on this phone: worked out here as the server will work it out. */
 function planned(f: OfflineTree, w: Shown, viewer: Viewer): OfflineTree {
   const p = w.input as Input<typeof planTreatment>;
-  const { tree, held, finds, year, air } = f;
+  const { tree, held, detections, year, air } = f;
   const own = held.labels.find((l) => l.id === p.labelId);
   const use = own?.label.uses.find((u) => u.key === p.useKey);
   if (p.treeId !== tree.id || !own || !use) return f;
   const at = new Date(w.at);
-  const s = situationFor(viewer, tree, held, finds, at, p.trouble ?? null, year);
+  const s = situationFor(viewer, tree, held, detections, at, p.trouble ?? null, year);
   const choices = {
     ...usualChoices(tree, weatherAt(air.measured, air.hours, at), year),
     ...(p.choices as Plan['choices']),
@@ -241,12 +241,12 @@ function planned(f: OfflineTree, w: Shown, viewer: Viewer): OfflineTree {
     result,
     ...visit,
   };
-  const head: PlanHead = { ...shared, labelKey: own.key, labelName: own.label.name, price: null, laid: false };
+  const head: PlanHead = { ...shared, labelKey: own.key, labelName: own.label.name, price: null, assignment: false };
   const plan: Plan = {
     ...shared,
     treeId: tree.id,
     tag: tree.tag,
-    placeId: tree.placeId,
+    siteId: tree.siteId,
     label: own.label,
     choices,
     released: p.released,
@@ -254,7 +254,7 @@ function planned(f: OfflineTree, w: Shown, viewer: Viewer): OfflineTree {
   };
   // What is on the shelf of this product is known where another plan of the tree draws on it; else the server says.
   const stock = f.sheets.find((x) => x.plan.label.key === own.key)?.stock ?? { lots: f.lots[own.key] ?? [], mixes: [] };
-  return { ...f, tree: { ...tree, plans: [head, ...tree.plans] }, sheets: [{ plan, stock, hung: [] }, ...f.sheets] };
+  return { ...f, tree: { ...tree, plans: [head, ...tree.plans] }, sheets: [{ plan, stock, installed: [] }, ...f.sheets] };
 }
 
 /**
@@ -270,7 +270,7 @@ export function withQueued(held: OfflineTree, waiting: readonly Shown[], viewer:
       const { dose } = s.plan.result;
       return {
         ...s,
-        hung: hungWith(s.hung, waiting),
+        installed: installedWith(s.installed, waiting),
         stock: { lots, mixes: mixes.filter((m) => dose.ok && isServed(m, s.plan.label, dose, [s.plan.id])) },
       };
     }),

@@ -11,7 +11,7 @@ import type { OfflineCommand } from '@/core/phone/command-names';
 import { drawsOf } from '@/core/mix/batch';
 import type { BatchRow, Stock } from '@/store/batches';
 export type { BatchRow };
-import type { HungRow } from '@/store/hanging';
+import type { InstallationRow } from '@/store/hanging';
 
 /** What was written on a phone and waits to be sent. */
 export interface Written {
@@ -29,11 +29,11 @@ export interface Shown extends Written {
 export type Input<C extends { schema: z.ZodType }> = z.input<C['schema']>;
 
 /** Devices as they come over the network or out of the phone's store: instants are text there. */
-export const datedHung = (rows: readonly HungRow[]): HungRow[] =>
-  rows.map((h) => ({ ...h, hungAt: new Date(h.hungAt), pulledAt: h.pulledAt ? new Date(h.pulledAt) : null }));
+export const datedInstallations = (rows: readonly InstallationRow[]): InstallationRow[] =>
+  rows.map((h) => ({ ...h, installedAt: new Date(h.installedAt), removedAt: h.removedAt ? new Date(h.removedAt) : null }));
 /** Devices that were hung on this phone. */
-export const hungHere = (waiting: readonly Shown[]): HungRow[] =>
-  waiting.flatMap((w) => (w.verb === 'install-devices' ? datedHung((w.shown as HungRow[] | null) ?? []) : []));
+export const installedHere = (waiting: readonly Shown[]): InstallationRow[] =>
+  waiting.flatMap((w) => (w.verb === 'install-devices' ? datedInstallations((w.shown as InstallationRow[] | null) ?? []) : []));
 /** The mix that a write has made on this phone; null where its page showed none. */
 export const mixHere = (w: Shown): BatchRow | null => {
   const made = w.shown as BatchRow | null;
@@ -41,8 +41,8 @@ export const mixHere = (w: Shown): BatchRow | null => {
 };
 
 /** Devices as they hang with what was seen, said and pulled on this phone since. @param rows pulled ones among them */
-export const hungWith = (rows: readonly HungRow[], waiting: readonly Written[]): HungRow[] =>
-  waiting.reduce<HungRow[]>(
+export const installedWith = (rows: readonly InstallationRow[], waiting: readonly Written[]): InstallationRow[] =>
+  waiting.reduce<InstallationRow[]>(
     (all, w) => {
       switch (w.verb) {
         case 'read-devices': {
@@ -54,12 +54,12 @@ export const hungWith = (rows: readonly HungRow[], waiting: readonly Written[]):
           const p = w.input as Input<typeof removeDevices>;
           return all.map((h) => {
             const d = p.devices.find((x) => x.id === h.id);
-            return d ? { ...h, pulledAt: new Date(p.at), leftMl: d.leftMl, lostMl: d.lostMl ?? 0 } : h;
+            return d ? { ...h, removedAt: new Date(p.at), leftMl: d.leftMl, lostMl: d.lostMl ?? 0 } : h;
           });
         }
         case 'reinstall-devices': {
           const a = w.input as Input<typeof reinstallDevices>;
-          return all.map((h) => (a.deviceIds.includes(h.id) ? { ...h, pulledAt: null, leftMl: null, lostMl: 0 } : h));
+          return all.map((h) => (a.deviceIds.includes(h.id) ? { ...h, removedAt: null, leftMl: null, lostMl: 0 } : h));
         }
         case 'leave-devices-overnight': {
           const o = w.input as Input<typeof leaveDevicesOvernight>;

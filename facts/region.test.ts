@@ -14,10 +14,10 @@ it('a place has the region of its company until somebody says another', async ()
   const v = await viewer();
   const here = async () => workFactsOf(v, (await treeOf(v, made.o.treeId, new Date()))!, new Date())!.region;
   await made.owner`
-    insert into reading (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, method)
+    insert into measurement (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, method)
     values (${v7()}, ${made.o.companyId}, ${made.o.treeId}, now(), ${made.o.personId}, 30, 130, '[]', 'tape')`;
   expect(await here()).toBe(regionOf(v.region).name);
-  await made.owner`update place set region = 'upland' where id = ${made.o.placeId}`;
+  await made.owner`update site set region = 'upland' where id = ${made.o.siteId}`;
   expect(await here()).toBe(regionOf('upland').name);
 });
 

@@ -1,22 +1,22 @@
 import { openEnds, type DayItem, type OpenEnd } from '@/core/round/day';
 import type { BatchRow } from '@/store/batches';
 import type { LeftRow } from '@/store/day';
-import type { NamedLook } from '@/store/follow-ups';
+import type { NamedInspection } from '@/store/follow-ups';
 import type { OpenPlan } from '@/store/plans';
 import type { OpenWork } from '@/store/works';
 
 /** Something that stands or stood on a round, with what became of it. */
-export type RoundThing = DayItem & { begins: number } & (
-    { kind: 'plan'; plan: OpenPlan } | { kind: 'work'; work: OpenWork } | { kind: 'look'; look: NamedLook }
+export type CrewDayItem = DayItem & { begins: number } & (
+    { kind: 'plan'; plan: OpenPlan } | { kind: 'work'; work: OpenWork } | { kind: 'look'; look: NamedInspection }
   );
-export interface RoundThings {
-  things: RoundThing[];
+export interface CrewDayItems {
+  things: CrewDayItem[];
   lefts: LeftRow[];
   batches: BatchRow[];
 }
 
 /** What keeps a day open: its things, and the rests of its mixes that nobody keeps while they are good. */
-export const endsOf = ({ things, batches }: Pick<RoundThings, 'things' | 'batches'>, now: Date): OpenEnd[] =>
+export const endsOf = ({ things, batches }: Pick<CrewDayItems, 'things' | 'batches'>, now: Date): OpenEnd[] =>
   openEnds(
     things,
     batches

@@ -1,29 +1,29 @@
-import type { RoundThing, RoundThings } from '@/facts/round-ends';
+import type { CrewDayItem, CrewDayItems } from '@/facts/round-ends';
 import { standsOf } from '@/core/round/day';
 import type { Viewer } from '@/store/auth';
-import { batchesOfRound } from '@/store/batches';
-import { leftOnRound, roundEntries, type RoundEntry } from '@/store/day';
-import { looksNamed } from '@/store/follow-ups';
-import { hangingPlans } from '@/store/hanging';
+import { batchesOfCrewDay } from '@/store/batches';
+import { leftOnCrewDay, crewDayEntries, type CrewDayEntry } from '@/store/day';
+import { inspectionsNamed } from '@/store/follow-ups';
+import { plansWithDevices } from '@/store/hanging';
 import { plansNamed } from '@/store/plans';
 import { worksNamed } from '@/store/works';
 
 /** What stands on a round and what became of each, what was left of it, and its mixes: in seven statements, however long it is. */
-export async function thingsOf(viewer: Viewer, roundId: string): Promise<RoundThings> {
+export async function thingsOf(viewer: Viewer, crewDayId: string): Promise<CrewDayItems> {
   const [entries, lefts, batches] = await Promise.all([
-    roundEntries(viewer, roundId),
-    leftOnRound(viewer, roundId),
-    batchesOfRound(viewer, roundId),
+    crewDayEntries(viewer, crewDayId),
+    leftOnCrewDay(viewer, crewDayId),
+    batchesOfCrewDay(viewer, crewDayId),
   ]);
-  const ids = (kind: RoundEntry['kind']) => entries.filter((e) => e.kind === kind).map((e) => e.itemId);
+  const ids = (kind: CrewDayEntry['kind']) => entries.filter((e) => e.kind === kind).map((e) => e.itemId);
   const [plans, works, looks, hanging] = await Promise.all([
     plansNamed(viewer, ids('plan')),
     worksNamed(viewer, ids('work')),
-    looksNamed(viewer, ids('look')),
-    hangingPlans(viewer, ids('plan')),
+    inspectionsNamed(viewer, ids('look')),
+    plansWithDevices(viewer, ids('plan')),
   ]);
-  const things = entries.flatMap((e): RoundThing[] => {
-    const common = { id: e.itemId, placeId: e.placeId, begins: e.begins };
+  const things = entries.flatMap((e): CrewDayItem[] => {
+    const common = { id: e.itemId, siteId: e.siteId, begins: e.begins };
     const plan = plans.find((p) => p.id === e.itemId);
     if (e.kind === 'plan')
       return plan ? [{ ...common, kind: 'plan', plan, stands: standsOf(plan, hanging.has(plan.id)) }] : [];

@@ -4,7 +4,7 @@ import type { LabelUse } from '@/core/label/schema';
 import { airLimitsOf, VISIT_HOURS } from '@/core/prescribe/conditions';
 import { driveMatrix } from '@/core/schedule/drive';
 import { workedMinutes } from '@/core/round/home';
-import { HOLE_MINUTES, learnedPace, LOOK_PACE, WORK_PREPARE, type DayDone, type Pace } from '@/core/schedule/durations';
+import { HOLE_MINUTES, learnedPace, INSPECTION_PACE, WORK_PREPARE, type DayDone, type Pace } from '@/core/schedule/durations';
 import { hoursOn } from '@/core/schedule/hours';
 import { before, jobsOf, type Item, type JobOf } from '@/core/schedule/jobs';
 import type { Crew, Hours, Job, Kit, Problem } from '@/core/schedule/problem';
@@ -15,18 +15,18 @@ import type { StationFor } from '@/core/weather/station';
 import { findCondition } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import {
-  awaySince,
+  absentSince,
   closedDays,
   listCrews,
   setOutOn,
   timedSince,
   waitingUntil,
   type AllWaiting,
-  type Away,
+  type Absence,
   type ClosedDay,
   type CrewRow,
-  type WaitingLook,
-  type WaitingPlace,
+  type OpenInspection,
+  type WaitingSite,
   type WaitingPlan,
   type WaitingWork,
 } from '@/store/rounds';
@@ -51,9 +51,9 @@ const kitFor = (method: Method): KitKey | null => {
 };
 
 /** A visit of a programme that waits. */
-export interface LaidItem {
+export interface AssignedItem {
   visitId: string;
-  laidId: string;
+  assignmentId: string;
   treeId: string;
   day: Day;
   earliest: Day;
@@ -64,21 +64,21 @@ export interface LaidItem {
 export interface Fortnight {
   today: Day;
   problem: Omit<Problem, 'jobs'> & { jobs: JobOf[] };
-  places: WaitingPlace[];
+  places: WaitingSite[];
   crews: CrewRow[];
-  away: Away[];
+  away: Absence[];
   /** More waits than is planned at once: the soonest of it is here. */
   more: boolean;
   /** Plans whose time is over: they want a new one, or to be dropped. */
-  passed: { id: string; treeId: string; tag: string; placeId: string; latest: Day; label: string }[];
+  passed: { id: string; treeId: string; tag: string; siteId: string; latest: Day; label: string }[];
   /** Visits of programmes among the items, with what a move of them must know. */
-  visits: Map<string, LaidItem>;
+  visits: Map<string, AssignedItem>;
   /** Plans of their own, by item, with the day that they are for. */
   plans: Map<string, Day>;
 }
 
 /** A crew over some days: when it goes out, and what licences are with it. */
-function crewOver(row: CrewRow, days: readonly Day[], away: readonly Away[]): Crew {
+function crewOver(row: CrewRow, days: readonly Day[], away: readonly Absence[]): Crew {
   const here = days.map((day) =>
     row.people.filter((p) => !away.some((a) => a.personId === p.id && a.from <= day && day <= a.to)),
   );
@@ -103,7 +103,7 @@ function crewOver(row: CrewRow, days: readonly Day[], away: readonly Away[]): Cr
 }
 
 /** How likely the air is to suit a use at a place on each day; null where its label asks nothing of the air. */
-function chancesFor(days: readonly Day[], place: WaitingPlace, station: StationFor, now: Date) {
+function chancesFor(days: readonly Day[], place: WaitingSite, station: StationFor, now: Date) {
   const { members } = station(place).forecast(now);
   return (limits: AirLimits): Job['chances'] => {
     // Where nobody forecasts, no day is better than another.
@@ -119,7 +119,7 @@ const DUSK = 30;
 /** Hours of each day in which air and light suit a use at a place; null where any are as good. */
 export function daytimesFor(
   days: readonly Day[],
-  place: Pick<WaitingPlace, 'lat' | 'lon' | 'timeZone'>,
+  place: Pick<WaitingSite, 'lat' | 'lon' | 'timeZone'>,
   station: StationFor,
   now: Date,
 ) {
@@ -151,27 +151,27 @@ interface Frame {
   last: Day;
   pace: Record<Method, Pace>;
   viewer: Viewer;
-  place: (id: string) => WaitingPlace;
-  chances: (placeId: string) => (limits: AirLimits) => Job['chances'];
-  daytimes: (placeId: string) => (use: LabelUse) => Job['daytimes'];
+  place: (id: string) => WaitingSite;
+  chances: (siteId: string) => (limits: AirLimits) => Job['chances'];
+  daytimes: (siteId: string) => (use: LabelUse) => Job['daytimes'];
   /** What the largest sprayer holds, mL; null where nobody keeps a list. */
   tankMl: number | null;
 }
 const later = (a: Day, b: Day): Day => (a > b ? a : b);
 
 /** What every item has, of whatever kind. */
-function common(w: WaitingPlan | WaitingWork | WaitingLook, { place, today }: Frame) {
-  const now = w.crewId && w.roundDay && w.roundDay >= today ? { day: w.roundDay, crewId: w.crewId } : null;
+function common(w: WaitingPlan | WaitingWork | OpenInspection, { place, today }: Frame) {
+  const now = w.crewId && w.crewDayOf && w.crewDayOf >= today ? { day: w.crewDayOf, crewId: w.crewId } : null;
   return {
     id: w.id,
     treeId: w.treeId,
     tag: w.tag,
-    placeId: w.placeId,
+    siteId: w.siteId,
     section: w.section,
     walk: w.walk,
     now,
     locked: now !== null && (w.locked ?? false),
-    told: now && place(w.placeId).told.includes(now.day) ? now.day : null,
+    told: now && place(w.siteId).told.includes(now.day) ? now.day : null,
   };
 }
 
@@ -188,7 +188,7 @@ function timeOf(w: WaitingPlan, { today, last }: Frame): Pick<Item, 'earliest' |
 function itemOfPlan(w: WaitingPlan, f: Frame): Item {
   const { use, label } = w;
   const { prepare, each } = f.pace[use.method];
-  const region = regionFor(f.viewer, f.place(w.placeId).region);
+  const region = regionFor(f.viewer, f.place(w.siteId).region);
   const reserved = region.reserved.filter((r) => label.actives.some((a) => a.name === r.active));
   const hangs = use.method === 'trunk-injection' ? (w.uptake ?? 0) : 0;
   return {
@@ -203,8 +203,8 @@ function itemOfPlan(w: WaitingPlan, f: Frame): Item {
     kit: kitFor(use.method),
     licences: [...(label.licenceCategory ? [label.licenceCategory] : []), ...reserved.map((r) => r.category)],
     licensed: label.restricted || label.licenceCategory !== undefined || region.licenceNeeded,
-    chances: f.chances(w.placeId)(airLimitsOf(use)),
-    daytimes: f.daytimes(w.placeId)(use),
+    chances: f.chances(w.siteId)(airLimitsOf(use)),
+    daytimes: f.daytimes(w.siteId)(use),
     tanks: f.tankMl !== null && kitFor(use.method) === 'spray' ? (w.mixMl ?? 0) / f.tankMl : 0,
     stake: (findCondition(w.conditionId)?.lossPerYear ?? 0) >= LOSES_TREES ? 3 : 2,
     sick: !w.sound,
@@ -243,7 +243,7 @@ function itemOfWork(w: WaitingWork, f: Frame): Item {
   };
 }
 
-function itemOfLook(w: WaitingLook, f: Frame): Item {
+function itemOfInspection(w: OpenInspection, f: Frame): Item {
   return {
     ...common(w, f),
     ...UNLABELLED,
@@ -252,8 +252,8 @@ function itemOfLook(w: WaitingLook, f: Frame): Item {
     latest: later(w.latest, w.due),
     firm: false,
     wanted: later(w.due, f.today),
-    prepare: LOOK_PACE.prepare,
-    minutes: LOOK_PACE.each,
+    prepare: INSPECTION_PACE.prepare,
+    minutes: INSPECTION_PACE.each,
     kit: null,
     // What hangs in a trunk and is not pulled does harm; a look that comes late tells less.
     stake: w.kind === 'pull-device' ? 3 : 1,
@@ -275,7 +275,7 @@ function itemsOf({ plans, works, looks }: AllWaiting, f: Frame): { items: Item[]
     items: [
       ...open.filter(inTime).map((p) => before(itemOfPlan(p, f), beyond.get(key(p)) ?? null)),
       ...works.filter((w) => inTime({ earliest: w.earliest ?? w.plannedFor })).map((w) => itemOfWork(w, f)),
-      ...looks.filter((w) => w.due <= f.last).map((w) => itemOfLook(w, f)),
+      ...looks.filter((w) => w.due <= f.last).map((w) => itemOfInspection(w, f)),
     ],
   };
 }
@@ -288,7 +288,7 @@ const dayDone = ({ begunAt, home, yardLat, yardLon, pieces }: ClosedDay): DayDon
 
 /** What waits, but for what crews have set out with on a day. */
 function withoutUnderWay({ plans, works, looks, ...rest }: AllWaiting, day: Day): AllWaiting {
-  const waits = (w: { begun: boolean; roundDay: Day | null }) => !w.begun || w.roundDay !== day;
+  const waits = (w: { begun: boolean; crewDayOf: Day | null }) => !w.begun || w.crewDayOf !== day;
   return { ...rest, plans: plans.filter(waits), works: works.filter(waits), looks: looks.filter(waits) };
 }
 
@@ -301,7 +301,7 @@ export async function fortnightFacts(viewer: Viewer, now: Date) {
     waitingUntil(viewer, after(last, BEYOND_DAYS, 'days')),
     setOutOn(viewer, today),
     listCrews(viewer),
-    awaySince(viewer, today),
+    absentSince(viewer, today),
     timedSince(viewer, after(today, -LEARN_YEARS, 'years')),
     closedDays(viewer, after(today, -LEARN_YEARS, 'years')),
     listSprayers(viewer),
@@ -355,7 +355,7 @@ export function fortnightFrom(
   };
   const { items, passed } = itemsOf(waiting, frame);
   const jobs = jobsOf(items);
-  const here = waiting.places.filter((p) => jobs.some((j) => j.placeId === p.id));
+  const here = waiting.places.filter((p) => jobs.some((j) => j.siteId === p.id));
   const crews = crewRows.filter((c) => c.active);
   const own = (kind: 'drill' | 'probe') => {
     const has = equipment.filter((e) => e.kind === kind);
@@ -374,11 +374,11 @@ export function fortnightFrom(
     crews,
     away,
     more: waiting.more,
-    passed: passed.map(({ id, treeId, tag, placeId, latest, label }) => ({
+    passed: passed.map(({ id, treeId, tag, siteId, latest, label }) => ({
       id,
       treeId,
       tag,
-      placeId,
+      siteId,
       latest: latest!,
       label: label.name,
     })),
@@ -400,13 +400,13 @@ export function fortnightFrom(
     },
     visits: new Map(
       [...waiting.plans, ...waiting.works].flatMap((w) =>
-        w.visitId && w.laidId && w.plannedFor && w.earliest && w.latest
+        w.visitId && w.assignmentId && w.plannedFor && w.earliest && w.latest
           ? [
               [
                 w.id,
                 {
                   visitId: w.visitId,
-                  laidId: w.laidId,
+                  assignmentId: w.assignmentId,
                   treeId: w.treeId,
                   day: w.plannedFor,
                   earliest: w.earliest,

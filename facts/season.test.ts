@@ -4,7 +4,7 @@ import { fair } from '@/stand-ins/weather/fair';
 import { CLIMATES } from '@/stand-ins/weather/climates';
 import { simulatedStation } from '@/stand-ins/weather/station';
 import type { DueRow } from '@/store/follow-ups';
-import type { Sighting } from '@/store/season';
+import type { StageNote } from '@/store/season';
 import { after } from '@/core/season/follow-ups';
 import { hostYear, underRain, weatherOf, type HoursAt } from './season';
 
@@ -22,14 +22,14 @@ const yearOf = (
     findHost(hostId)!,
     { lat, lon: 0 },
     zone,
-    { sightings: [], brought: [], ownHeat: [], ...more },
+    { stageNotes: [], brought: [], ownHeat: [], ...more },
     continental,
     now,
     {},
   );
-const seen = (code: number, day: string): Sighting => ({
+const seen = (code: number, day: string): StageNote => ({
   id: day,
-  placeId: 'p',
+  siteId: 'p',
   treeId: null,
   hostId: 'wych-elm',
   kind: 'stage',
@@ -61,10 +61,10 @@ describe('the year of a host', () => {
     const plain = of(yearOf('wych-elm', 47, 'Europe/Berlin'), 19)[1]!;
     const [last] = of(yearOf('wych-elm', 47, 'Europe/Berlin'), 19);
     const late = seen(19, after(last!.day, 12, 'days'));
-    const taught = of(yearOf('wych-elm', 47, 'Europe/Berlin', { sightings: [late] }), 19)[1]!;
+    const taught = of(yearOf('wych-elm', 47, 'Europe/Berlin', { stageNotes: [late] }), 19)[1]!;
     expect(taught.day > plain.day).toBe(true);
     expect(taught.by).toEqual({ kind: 'learned', seasons: 1 });
-    const other = yearOf('wych-elm', 47, 'Europe/Berlin', { sightings: [{ ...late, hostId: 'common-ash' }] });
+    const other = yearOf('wych-elm', 47, 'Europe/Berlin', { stageNotes: [{ ...late, hostId: 'common-ash' }] });
     expect(of(other, 19)[1]).toEqual(plain);
   });
   it('forecast days stand between what was measured and the other years', () => {
@@ -90,8 +90,8 @@ describe('a visit that renews a cover', () => {
     treeId: 't',
     tag: '7',
     hostId: 'apple',
-    placeId: 'p',
-    placeName: 'Orchard',
+    siteId: 'p',
+    siteName: 'Orchard',
     kind: 'treat-again',
     what: 'Cover again',
     reason: '',
@@ -102,7 +102,7 @@ describe('a visit that renews a cover', () => {
     timeZone: 'Europe/London',
     lat: 51,
     lon: 0,
-    laidId: null,
+    assignmentId: null,
     sold: false,
     sprayed: {
       doneOn: '2026-05-01',

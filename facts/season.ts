@@ -15,7 +15,7 @@ import { groupBy } from '@/core/work/load-out';
 import { findHost, growthOf, heatModelsFor } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import type { Scope } from '@/store/db';
-import { broughtHours, placeYears, type BroughtDay, type PlaceYear, type Sighting } from '@/store/season';
+import { broughtHours, siteYears, type BroughtDay, type SiteYear, type StageNote } from '@/store/season';
 import type { DueRow } from '@/store/follow-ups';
 import type { Tree } from '@/store/tree';
 import { spotOf } from './diagnosis';
@@ -31,7 +31,7 @@ export const comesHere = (presence: Region['presence'], condition: string | null
 /** Seasons whose sightings still teach. */
 const TAUGHT_YEARS = 8;
 
-type Placed = Pick<Tree, 'id' | 'placeId' | 'hostId' | 'timeZone' | 'region' | 'lat' | 'lon' | 'grounds' | 'others'>;
+type Placed = Pick<Tree, 'id' | 'siteId' | 'hostId' | 'timeZone' | 'region' | 'lat' | 'lon' | 'siteMap' | 'others'>;
 
 /** Seasons of a station that were laid together lately. */
 const seasonsOf = once<WeatherStation, ReturnType<typeof lastFew<SeasonWeather>>>(() => lastFew<SeasonWeather>(40));
@@ -76,8 +76,8 @@ export function weatherOf(
 const ACROSS = { autumn: -120, spring: 45 };
 
 /** Stages of a host that were seen in the season that begins on a day. */
-const stagesIn = (sightings: readonly Sighting[], hostId: string, from: Day, south: boolean): SeenStage[] =>
-  sightings.flatMap((s) => {
+const stagesIn = (stageNotes: readonly StageNote[], hostId: string, from: Day, south: boolean): SeenStage[] =>
+  stageNotes.flatMap((s) => {
     const code = Number(s.what);
     if (s.kind !== 'stage' || s.hostId !== hostId || !isStage(code)) return [];
     const off = after(s.day, isAutumn(code) ? ACROSS.autumn : ACROSS.spring, 'days');
@@ -89,7 +89,7 @@ export function hostYear(
   host: Host,
   spot: Spot,
   timeZone: string,
-  { sightings, brought, ownHeat }: Omit<PlaceYear, 'placeId'>,
+  { stageNotes, brought, ownHeat }: Omit<SiteYear, 'siteId'>,
   stationFor: StationFor,
   now: Date,
   presence: Region['presence'],
@@ -107,25 +107,25 @@ export function hostYear(
   /** Seasons before one, with what was seen in them: this one teaches the next. */
   const taughtBefore = (n: number) =>
     Array.from({ length: TAUGHT_YEARS }, (_, i) => years(n - i - 1)).flatMap((from) => {
-      const seen = stagesIn(sightings, host.id, from, south);
+      const seen = stagesIn(stageNotes, host.id, from, south);
       return seen.length ? [{ weather: weather(from), seen }] : [];
     });
   const models = heatModelsFor(host, ownHeat).filter((m) => comesHere(presence, m.condition));
   const both = [0, 1].map((n) => {
     const from = years(n);
     const w = weather(from);
-    const seen = stagesIn(sightings, host.id, from, south);
+    const seen = stagesIn(stageNotes, host.id, from, south);
     return {
       stages: growth ? expectedStages(growth, w, lat, seen, learn(growth, taughtBefore(n), lat)) : [],
-      heat: models.flatMap((m) => heatDate(m, w, biofixOf(sightings, m.id, from)) ?? []),
+      heat: models.flatMap((m) => heatDate(m, w, biofixOf(stageNotes, m.id, from)) ?? []),
     };
   });
   return { stages: both.flatMap((y) => y.stages), heat: both.flatMap((y) => y.heat) };
 }
 
 /** First day of a season on which somebody saw what a model counts from. */
-const biofixOf = (sightings: readonly Sighting[], modelId: string, from: Day): Day | null =>
-  sightings
+const biofixOf = (stageNotes: readonly StageNote[], modelId: string, from: Day): Day | null =>
+  stageNotes
     .filter((s) => s.kind === 'biofix' && s.what === modelId && s.day >= from && s.day < after(from, 1, 'years'))
     .map((s) => s.day)
     .sort()[0] ?? null;
@@ -140,15 +140,15 @@ export async function yearsOf(
   stationFor: StationFor,
   now: Date,
 ): Promise<Map<string, HostYear>> {
-  const ids = trees.map((t) => t.placeId);
-  const places = new Map((await placeYears(viewer, ids, taughtFrom(now))).map((p) => [p.placeId, p]));
+  const ids = trees.map((t) => t.siteId);
+  const places = new Map((await siteYears(viewer, ids, taughtFrom(now))).map((p) => [p.siteId, p]));
   const known = new Map<string, HostYear>();
   return new Map(
     trees.map((t) => {
-      const [host, spot, place] = [findHost(t.hostId), spotOf(t), places.get(t.placeId)];
+      const [host, spot, place] = [findHost(t.hostId), spotOf(t), places.get(t.siteId)];
       if (!host || !place) return [t.id, NO_YEAR];
       // Trees of one host at one place have one year.
-      const key = [t.placeId, t.hostId, spot.lat?.toFixed(1)].join();
+      const key = [t.siteId, t.hostId, spot.lat?.toFixed(1)].join();
       const year =
         known.get(key) ??
         hostYear(host, spot, t.timeZone, place, stationFor, now, regionFor(viewer, t.region).presence);
@@ -163,23 +163,23 @@ export const yearOf = async (viewer: Viewer, tree: Placed, stationFor: StationFo
   (await yearsOf(viewer, [tree], stationFor, now)).get(tree.id) ?? NO_YEAR;
 
 /** Hours of weather at a place. */
-export type HoursAt = (where: Spot & { placeId: string }) => (from: Date, to: Date) => Hour[];
+export type HoursAt = (where: Spot & { siteId: string }) => (from: Date, to: Date) => Hour[];
 
 /** Hours at places since an instant: what a station of their own has measured goes before the installation's. */
 export async function hoursAt(
   scope: Scope,
   stationFor: StationFor,
-  placeIds: readonly string[],
+  siteIds: readonly string[],
   from: Date,
 ): Promise<HoursAt> {
-  const own = placeIds.length ? await broughtHours(scope, placeIds, from) : [];
-  const byPlace = groupBy(own, (h) => h.placeId);
+  const own = siteIds.length ? await broughtHours(scope, siteIds, from) : [];
+  const byPlace = groupBy(own, (h) => h.siteId);
   return (where) => {
     const usual = (a: Date, b: Date) => stationFor(where).hours(a, b);
-    const measured = byPlace.get(where.placeId);
+    const measured = byPlace.get(where.siteId);
     if (!measured) return usual;
     const byHour = new Map(
-      measured.map(({ placeId: _, ...h }) => [h.at, { ...h, windMs: h.windMs ?? undefined, wet: h.wet ?? undefined }]),
+      measured.map(({ siteId: _, ...h }) => [h.at, { ...h, windMs: h.windMs ?? undefined, wet: h.wet ?? undefined }]),
     );
     return (a, b) => {
       const hours = usual(a, b);
@@ -191,7 +191,7 @@ export async function hoursAt(
   };
 }
 
-type Renews = Pick<DueRow, 'placeId' | 'lat' | 'lon' | 'timeZone' | 'sprayed' | 'due' | 'earliest' | 'id'>;
+type Renews = Pick<DueRow, 'siteId' | 'lat' | 'lon' | 'timeZone' | 'sprayed' | 'due' | 'earliest' | 'id'>;
 /** A visit that is due, with what the rain left of the cover that it renews. */
 export type UnderRain<T extends Renews = DueRow> = T & { cover: CoverLeft | null };
 export type DueVisit = UnderRain;
@@ -200,7 +200,7 @@ export type DueVisit = UnderRain;
 export function hoursOver(scope: Scope, rows: readonly Renews[], stationFor: StationFor, now: Date): Promise<HoursAt> {
   const wears = rows.filter((r) => r.sprayed && covers(r.sprayed.use));
   const first = wears.map((r) => r.sprayed!.endedAt).sort()[0];
-  return hoursAt(scope, stationFor, [...new Set(wears.map((r) => r.placeId))], new Date(first ?? now));
+  return hoursAt(scope, stationFor, [...new Set(wears.map((r) => r.siteId))], new Date(first ?? now));
 }
 
 /** Visits in order of date, each that renews a cover on the day on which rain makes it due. */

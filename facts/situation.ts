@@ -26,8 +26,8 @@ import type { WorkFacts } from '@/core/work/work';
 import { findCondition, findHost, findSign } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import type { Held } from '@/store/shelf';
-import type { Reading, Tree, Verdict } from '@/store/tree';
-import type { Finds } from '@/store/verdicts';
+import type { Reading, Tree, SavedDiagnosis } from '@/store/tree';
+import type { Detections } from '@/store/verdicts';
 import { checksOf, hostOf, latOf, treeMonth, visitOf } from './diagnosis';
 import { regionFor } from './region';
 
@@ -62,9 +62,9 @@ export function doubtsOf(
 
 /** The ground on which a tree and those within 30 m of it stand, m. */
 function groupOf(tree: Tree): WorkFacts['group'] {
-  const at = onPlan(tree.grounds, { x: tree.planX, y: tree.planY, lat: tree.lat, lon: tree.lon });
+  const at = onPlan(tree.siteMap, { x: tree.planX, y: tree.planY, lat: tree.lat, lon: tree.lon });
   if (!at) return null;
-  const near = [at, ...tree.others.flatMap((t) => onPlan(tree.grounds, t) ?? [])].filter(
+  const near = [at, ...tree.others.flatMap((t) => onPlan(tree.siteMap, t) ?? [])].filter(
     (p) => Math.hypot(p.x - at.x, p.y - at.y) <= 30,
   );
   const span = (of: number[]) => Math.max(...of) - Math.min(...of);
@@ -95,27 +95,27 @@ function harvestOf(tree: Pick<Tree, 'firstPicking' | 'lastPicking' | 'pickings' 
 
 /** A kept decision as an open trouble; none where its condition is no longer known. */
 function troubleOf(
-  verdict: Verdict,
+  savedDiagnosis: SavedDiagnosis,
   tree: Tree,
   visit: Visit | null,
-  finds: Readonly<Record<string, number>>,
+  detections: Readonly<Record<string, number>>,
 ): NonNullable<Situation['troubles']> {
-  const condition = findCondition(verdict.conditionId);
+  const condition = findCondition(savedDiagnosis.conditionId);
   if (!condition) return [];
-  const findKm = finds[condition.id] ?? null;
+  const findKm = detections[condition.id] ?? null;
   return [
     {
       condition,
-      certainty: verdict.certainty,
-      decision: verdict.decision,
-      liveDrivers: verdict.ranking
+      certainty: savedDiagnosis.certainty,
+      decision: savedDiagnosis.decision,
+      liveDrivers: savedDiagnosis.ranking
         .filter((r) => r.p >= 0.3 && condition.drivers.includes(r.id))
         .map((r) => findCondition(r.id)!.name),
       severity: severityAt(condition, visit),
       findKm,
       atRisk:
         (condition.protect && findKm !== null && findKm <= condition.protect.withinKm) ||
-        tree.verdicts.some((x) => x.conditionId === condition.id),
+        tree.savedDiagnoses.some((x) => x.conditionId === condition.id),
     },
   ];
 }
@@ -135,7 +135,7 @@ function alsoPlanned(plan: Tree['plans'][number], labels: Held['labels'], today:
   const label = labels.find((l) => l.key === plan.labelKey)?.label;
   return {
     on: plan.plannedFor && plan.plannedFor > today ? plan.plannedFor : today,
-    laid: plan.laid,
+    assignment: plan.assignment,
     labelKey: plan.labelKey,
     labelName: plan.labelName,
     method: label?.uses.find((u) => u.key === plan.useKey)?.method ?? 'soil-drench',
@@ -156,7 +156,7 @@ export function situationFor(
   viewer: Viewer,
   tree: Tree,
   { labels, vessels, tanks, uptakeLog }: Held,
-  finds: Finds,
+  detections: Detections,
   now: Date,
   trouble: string | null,
   year: HostYear,
@@ -165,11 +165,11 @@ export function situationFor(
   if (!host) throw new Error(`unknown host ${tree.hostId}`);
   const today = dayIn(now, tree.timeZone);
   const visit = visitOf(tree);
-  const open = openTroubles(tree.verdicts);
-  const troubles = open.flatMap((t) => troubleOf(t, tree, visit, finds));
+  const open = openTroubles(tree.savedDiagnoses);
+  const troubles = open.flatMap((t) => troubleOf(t, tree, visit, detections));
   // The trouble in hand: the one asked for, else the newest open one, else what was decided last.
-  const verdict = open.find((t) => t.conditionId === trouble) ?? open[0] ?? tree.verdicts[0];
-  const inHand = verdict && troubleOf(verdict, tree, visit, finds)[0];
+  const savedDiagnosis = open.find((t) => t.conditionId === trouble) ?? open[0] ?? tree.savedDiagnoses[0];
+  const inHand = savedDiagnosis && troubleOf(savedDiagnosis, tree, visit, detections)[0];
   const [reading, before] = tree.readings;
   const done = tree.records.filter((r) => !r.withdrawn);
   const thisYear = today.slice(0, 4);
@@ -178,7 +178,7 @@ export function situationFor(
     (p) => p.state === 'open' && !isOver({ latest: p.latest, at: dayIn(p.at, tree.timeZone) }, today),
   );
   const measuredCrown = crownOf(tree);
-  const condition = verdict ? findCondition(verdict.conditionId) : null;
+  const condition = savedDiagnosis ? findCondition(savedDiagnosis.conditionId) : null;
   const treeYearProduct: Record<string, number> = {};
   for (const r of done)
     if (r.doneOn.startsWith(thisYear)) treeYearProduct[r.labelKey] = (treeYearProduct[r.labelKey] ?? 0) + r.amount;
@@ -188,8 +188,8 @@ export function situationFor(
     hostConfirmed: tree.hostConfirmedAt !== null,
     year,
     condition,
-    certainty: verdict?.certainty ?? null,
-    decision: verdict?.decision ?? null,
+    certainty: savedDiagnosis?.certainty ?? null,
+    decision: savedDiagnosis?.decision ?? null,
     liveDrivers: inHand?.liveDrivers ?? [],
     troubles,
     crownSchool: viewer.schools.crownLoss,
@@ -201,7 +201,7 @@ export function situationFor(
     south: isSouth(latOf(tree)),
     sticky: visit?.findings.some((f) => ['honeydew', 'sticky-below'].includes(f.sign) && f.state === 'seen') ?? false,
     withoutEffect: checksOf(tree)
-      .filter((c) => c.verdict.kind === 'no effect')
+      .filter((c) => c.savedDiagnosis.kind === 'no effect')
       .map((c) => ({ condition: c.condition, labelKey: c.labelKey })),
     crownLoss: visit?.crownLoss ?? null,
     vigour: visit?.vigour ?? null,
@@ -266,11 +266,11 @@ export function situationFor(
         ? [{ from: (f.bearing + 315) % 360, to: (f.bearing + 45) % 360, severity: f.grade }]
         : [],
     ),
-    grounds: tree.grounds
+    siteMap: tree.siteMap
       ? {
-          plan: tree.grounds,
-          at: onPlan(tree.grounds, { x: tree.planX, y: tree.planY, lat: tree.lat, lon: tree.lon }),
-          others: tree.others.flatMap((t) => onPlan(tree.grounds, t) ?? []),
+          plan: tree.siteMap,
+          at: onPlan(tree.siteMap, { x: tree.planX, y: tree.planY, lat: tree.lat, lon: tree.lon }),
+          others: tree.others.flatMap((t) => onPlan(tree.siteMap, t) ?? []),
         }
       : null,
     hostContradicted: tree.keyContradicted,
@@ -313,21 +313,21 @@ export function situationOfPlan(
   viewer: Viewer,
   tree: Tree,
   held: Held,
-  finds: Finds,
+  detections: Detections,
   now: Date,
   plan: { id: string; conditionId: string; visitId: string | null },
   year: HostYear,
 ): Situation {
-  const seen = situationFor(viewer, tree, held, finds, now, plan.conditionId, year);
+  const seen = situationFor(viewer, tree, held, detections, now, plan.conditionId, year);
   // Its own record, sent once more, does not stand in its own way.
   const situation = { ...seen, earlier: seen.earlier.filter((e) => e.unsettledPlan !== plan.id) };
   const condition = plan.visitId === null ? null : findCondition(plan.conditionId);
-  return condition ? faced(situation, condition, finds[condition.id] ?? null) : situation;
+  return condition ? faced(situation, condition, detections[condition.id] ?? null) : situation;
 }
 
 /** Soil and air as the station has them, the leaf as it is expected; the person at the tree may say otherwise. */
 export function usualChoices(
-  tree: Pick<Tree, 'hostId' | 'lat' | 'grounds' | 'others' | 'timeZone'>,
+  tree: Pick<Tree, 'hostId' | 'lat' | 'siteMap' | 'others' | 'timeZone'>,
   weather: Weather,
   year: HostYear,
 ): Choices {
@@ -360,7 +360,7 @@ export const weighingOf = (viewer: Viewer, tree: Tree, now: Date): Weighing => (
   today: dayIn(now, tree.timeZone),
   programme: tree.programme,
   school: viewer.schools.programme,
-  options: tree.verdicts[0] ? (findCondition(tree.verdicts[0].conditionId)?.options ?? null) : null,
+  options: tree.savedDiagnoses[0] ? (findCondition(tree.savedDiagnoses[0].conditionId)?.options ?? null) : null,
   south: isSouth(latOf(tree)),
 });
 
@@ -370,7 +370,7 @@ export function workFactsOf(viewer: Viewer, tree: Tree, now: Date): WorkFacts | 
   const reading = tree.readings[0];
   if (!host || !reading) return null;
   const region = regionFor(viewer, tree.region);
-  const condition = tree.verdicts[0] ? findCondition(tree.verdicts[0].conditionId) : null;
+  const condition = tree.savedDiagnoses[0] ? findCondition(tree.savedDiagnoses[0].conditionId) : null;
   return {
     today: dayIn(now, tree.timeZone),
     system: viewer.units,

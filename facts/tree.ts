@@ -1,7 +1,7 @@
 import { todayOf } from '@/commands/today';
 import type { Viewer } from '@/store/auth';
 import { getTrees, type Tree } from '@/store/tree';
-import { nearbyFinds, type Finds } from '@/store/verdicts';
+import { nearbyDetections, type Detections } from '@/store/verdicts';
 
 /** Trees as they stand, with the sums of the year of `now`; what this company has not got is left out. */
 export const treesOf = (v: Viewer, ids: readonly string[], now: Date) => getTrees(v, ids, todayOf(v, now).slice(0, 4));
@@ -9,4 +9,4 @@ export const treeOf = async (v: Viewer, id: string, now: Date): Promise<Tree | n
   (await treesOf(v, [id], now))[0] ?? null;
 
 /** What was named near a tree. */
-export const findsNear = async (v: Viewer, tree: Tree): Promise<Finds> => (await nearbyFinds(v, [tree])).get(tree.id)!;
+export const detectionsNear = async (v: Viewer, tree: Tree): Promise<Detections> => (await nearbyDetections(v, [tree])).get(tree.id)!;

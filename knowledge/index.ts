@@ -18,11 +18,11 @@ const byId = <T extends { id: string }>(list: readonly T[]) => {
 /** What ships, with what is an company's own in its place or behind it. */
 function joined<T extends { id: string }>(shippedOnes: readonly T[], own: ReadonlyMap<string, T>): readonly T[] {
   if (!own.size) return shippedOnes;
-  return laid(own, '', () => lay(shippedOnes, own)) as readonly T[];
+  return assignment(own, '', () => assignVisits(shippedOnes, own)) as readonly T[];
 }
 /** An company’s own entries are the same object until it writes another. */
-const laid = onceEach<ReadonlyMap<string, unknown>, readonly unknown[]>();
-function lay<T extends { id: string }>(shippedOnes: readonly T[], own: ReadonlyMap<string, T>): T[] {
+const assignment = onceEach<ReadonlyMap<string, unknown>, readonly unknown[]>();
+function assignVisits<T extends { id: string }>(shippedOnes: readonly T[], own: ReadonlyMap<string, T>): T[] {
   const there = new Set(shippedOnes.map((x) => x.id));
   return [...shippedOnes.map((x) => own.get(x.id) ?? x), ...[...own.values()].filter((x) => !there.has(x.id))];
 }

@@ -1,5 +1,5 @@
 import type { Host } from '@/core/diagnose/knowledge';
-import type { LeafForm, LeafLook } from '@/core/diagnose/leaf-form';
+import type { LeafForm, LeafInspection } from '@/core/diagnose/leaf-form';
 
 type Blade = Extract<LeafForm, { kind: 'blade' }>;
 const blade = (
@@ -9,16 +9,16 @@ const blade = (
   more: Partial<Pick<Blade, 'base' | 'tip' | 'lobes' | 'winged'>> = {},
 ): Blade => ({ kind: 'blade', wide, widest, margin, base: 'even', tip: 'point', ...more });
 const lobed = (pairs: number, deep: number, bristled: boolean) => ({ pairs, deep, bristled });
-const alone = (form: LeafForm, look: string): LeafLook => ({ form, sits: 'one by one', look });
-const paired = (form: LeafForm, look: string): LeafLook => ({ form, sits: 'in pairs', look });
-const round = (form: LeafForm, look: string): LeafLook => ({ form, sits: 'all round', look });
+const alone = (form: LeafForm, look: string): LeafInspection => ({ form, sits: 'one by one', look });
+const paired = (form: LeafForm, look: string): LeafInspection => ({ form, sits: 'in pairs', look });
+const round = (form: LeafForm, look: string): LeafInspection => ({ form, sits: 'all round', look });
 const needles = (as: Extract<LeafForm, { kind: 'needles' }>['as']): LeafForm => ({ kind: 'needles', as });
 
 const FEATHER_ASH: LeafForm = { kind: 'feather', pairs: 4, end: true, margin: 'toothed' };
 const OVAL = blade(0.6, 0.45, 'toothed');
 
 /** The leaf of a host, by its id or by a group: the first that fits counts, the narrow before the wide. */
-const LEAVES: Readonly<Record<string, LeafLook>> = {
+const LEAVES: Readonly<Record<string, LeafInspection>> = {
   elm: alone(
     blade(0.62, 0.55, 'doubly toothed', { base: 'uneven' }),
     'The base: one side reaches further down the stalk. Teeth have teeth of their own.',
@@ -216,7 +216,7 @@ const LEAVES: Readonly<Record<string, LeafLook>> = {
 };
 
 /** How the leaf of a host looks: by its own entry, else by the host that it is like, else by its groups. */
-export function leafOf(host: Pick<Host, 'id' | 'groups' | 'growsLike'>): LeafLook {
+export function leafOf(host: Pick<Host, 'id' | 'groups' | 'growsLike'>): LeafInspection {
   const name = [host.id, host.growsLike ?? '', ...Object.keys(LEAVES).filter((g) => host.groups.includes(g))].find(
     (n) => n in LEAVES,
   );

@@ -156,7 +156,7 @@ export const floorOf = async (token: string, now: Date): Promise<Floor | null> =
             and f.due <= (${now}::timestamptz at time zone o.time_zone)::date
           limit 1000) f)::int
         + (select count(*) from (
-          select from plan n
+          select from treatment_plan n
           where n.company_id = o.id and n.state = 'open'
             and coalesce(n.earliest, '-infinity'::date) <= (${now}::timestamptz at time zone o.time_zone)::date
           limit 1000) n)::int
@@ -214,7 +214,7 @@ const viewerColumns = (tx: Tx) => tx`
     p.licence_expires as "licenceExpires",
   o.name as "companyName", o.region, o.time_zone as "timeZone", o.breast_height_cm as "breastHeightCm",
   o.paper,
-  o.crown_loss_school as "crownLossSchool", o.programme, o.schools, o.prices,
+  o.crown_loss_practice as "crownLossSchool", o.programme, o.schools, o.prices,
   (select coalesce(jsonb_object_agg(newest.key, newest.data), '{}')
    from (
      select distinct on (r.key) r.key, r.data
@@ -222,9 +222,9 @@ const viewerColumns = (tx: Tx) => tx`
      where r.company_id = o.id
      order by r.key, r.version desc) newest) as "ownRegions",
   (select count(*)::int from knowledge_entry e where e.company_id = o.id) as "ownEntries",
-  (select x.grounds->'origin'
-   from place x
-   where x.company_id = o.id and x.archived_at is null and x.grounds->'origin' is not null
+  (select x.site_map->'origin'
+   from site x
+   where x.company_id = o.id and x.archived_at is null and x.site_map->'origin' is not null
    order by x.name, x.id
    limit 1) as spot`;
 

@@ -15,7 +15,7 @@ export interface BatchTaken {
   batchId: string;
   recordRoot: string | null;
   tag: string | null;
-  placeName: string | null;
+  siteName: string | null;
   ended: BatchEnd | 'never made' | null;
   mixMl: number;
   words: string;
@@ -24,7 +24,7 @@ export interface BatchTaken {
 }
 export interface BatchRow {
   id: string;
-  roundId: string | null;
+  crewDayId: string | null;
   labelId: string;
   labelKey: string;
   labelName: string;
@@ -44,7 +44,7 @@ export interface BatchRow {
   kept: boolean;
 }
 const mixes = (tx: Tx, scope: Scope, of: ReturnType<Tx>) => tx`
-  select b.id, b.round_id as "roundId", b.label_id as "labelId", b.label_key as "labelKey",
+  select b.id, b.crew_day_id as "crewDayId", b.label_id as "labelId", b.label_key as "labelKey",
     l.data->>'name' as "labelName",
     b.kind, b.code, b.vessel, b.unit, b.product::float8, b.total_ml::float8 as "totalMl",
     b.left_ml::float8 as "leftMl", b.plan_ids as "planIds", b.made_at as "madeAt", b.good_until as "goodUntil",
@@ -55,7 +55,7 @@ const mixes = (tx: Tx, scope: Scope, of: ReturnType<Tx>) => tx`
      join lot t on t.company_id = x.company_id and t.id = x.lot_id
      where x.company_id = b.company_id and x.batch_id = b.id) as lots,
     exists (
-      select from batch_taken k
+      select from batch_draw k
       where k.company_id = b.company_id and k.batch_id = b.id and k.ended = 'kept') as kept
   from batch b
   join label l on l.company_id = b.company_id and l.id = b.label_id
@@ -68,8 +68,8 @@ const rows = (tx: Tx, scope: Scope, of: ReturnType<Tx>) => tx<BatchRow[]>`${mixe
 /** Mixes by their ids, as they were made; what this company has not got is left out. */
 export const batchesNamed = (scope: Scope, ids: readonly string[]): Promise<BatchRow[]> =>
   within(scope, async (tx) => [...(await rows(tx, scope, tx`b.id = any(${[...ids]})`))]);
-export const batchesOfRound = (scope: Scope, roundId: string): Promise<BatchRow[]> =>
-  within(scope, async (tx) => [...(await rows(tx, scope, tx`b.round_id = ${roundId}`))]);
+export const batchesOfCrewDay = (scope: Scope, crewDayId: string): Promise<BatchRow[]> =>
+  within(scope, async (tx) => [...(await rows(tx, scope, tx`b.crew_day_id = ${crewDayId}`))]);
 /** What a product may be taken from: lots that hold something, the one that expires first in front, and mixes, as they were made. */
 export interface Stock {
   lots: Lot[];
@@ -95,14 +95,14 @@ export const batchByCode = (scope: Scope, code: string): Promise<BatchRow | null
 export const takenFrom = (scope: Scope, batchIds: readonly string[]): Promise<BatchTaken[]> =>
   within(scope, async (tx) => [
     ...(await tx<BatchTaken[]>`
-      select k.batch_id as "batchId", k.record_root as "recordRoot", t.tag, q.name as "placeName", k.ended,
+      select k.batch_id as "batchId", k.record_root as "recordRoot", t.tag, q.name as "siteName", k.ended,
         k.mix_ml::float8 as "mixMl", k.words,
         k.at::text as at, p.name as "byName"
-      from batch_taken k
+      from batch_draw k
       join person p on p.company_id = k.company_id and p.id = k.by_person
       left join record r on r.company_id = k.company_id and r.root_id = k.record_root and r.version = 1
       left join tree t on t.company_id = r.company_id and t.id = r.tree_id
-      left join place q on q.company_id = t.company_id and q.id = t.place_id
+      left join site q on q.company_id = t.company_id and q.id = t.site_id
       where k.company_id = ${scope.companyId} and k.batch_id = any(${[...batchIds]})
       order by k.at, k.id
       limit ${400 * batchIds.length}`),
@@ -110,7 +110,7 @@ export const takenFrom = (scope: Scope, batchIds: readonly string[]): Promise<Ba
 
 export interface NewBatch extends Pick<
   BatchRow,
-  'id' | 'roundId' | 'labelId' | 'kind' | 'code' | 'vessel' | 'product' | 'totalMl' | 'planIds'
+  'id' | 'crewDayId' | 'labelId' | 'kind' | 'code' | 'vessel' | 'product' | 'totalMl' | 'planIds'
 > {
   label: Pick<Label, 'key'>;
   unit: 'mL' | 'g';
@@ -124,10 +124,10 @@ export const addBatch = (scope: Scope, b: NewBatch) =>
     const o = scope.companyId;
     await tx`
       insert into batch (
-        id, company_id, round_id, label_id, label_key, kind, code, vessel, unit, product, total_ml, left_ml, plan_ids,
+        id, company_id, crew_day_id, label_id, label_key, kind, code, vessel, unit, product, total_ml, left_ml, plan_ids,
         made_at, good_until, by_person)
       values (
-        ${b.id}, ${o}, ${b.roundId}, ${b.labelId}, ${b.label.key}, ${b.kind}, ${b.code}, ${b.vessel}, ${b.unit},
+        ${b.id}, ${o}, ${b.crewDayId}, ${b.labelId}, ${b.label.key}, ${b.kind}, ${b.code}, ${b.vessel}, ${b.unit},
         ${b.product}, ${b.totalMl}, ${b.totalMl}, ${b.planIds}, ${b.madeAt}, ${b.goodUntil}, ${scope.personId})`;
     for (const l of b.lots) {
       await tx`insert into batch_lot (company_id, batch_id, lot_id, amount) values (${o}, ${b.id}, ${l.lotId}, ${l.amount})`;
@@ -145,7 +145,7 @@ export const endBatch = (
   within(
     scope,
     (tx) => tx`
-      insert into batch_taken (id, company_id, batch_id, ended, mix_ml, words, at, by_person)
+      insert into batch_draw (id, company_id, batch_id, ended, mix_ml, words, at, by_person)
       values (${e.id}, ${scope.companyId}, ${e.batchId}, ${e.ended}, ${e.mixMl}, ${e.words}, ${e.at}, ${scope.personId})`,
   );
 
@@ -157,7 +157,7 @@ export const unmakeBatch = (
   within(scope, async (tx) => {
     const { batch } = u;
     await tx`
-      insert into batch_taken (id, company_id, batch_id, ended, mix_ml, at, by_person)
+      insert into batch_draw (id, company_id, batch_id, ended, mix_ml, at, by_person)
       values (${u.id}, ${scope.companyId}, ${batch.id}, 'never made', ${batch.totalMl}, ${u.at}, ${scope.personId})`;
     for (const l of u.lots)
       await tx`

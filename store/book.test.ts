@@ -42,7 +42,7 @@ const record = (more: Partial<NewRecord> = {}, amount = 40): NewRecord => {
     words: 'T1 elm',
     data: {
       tree: { id: o.treeId },
-      place: { id: o.placeId },
+      place: { id: o.siteId },
       product: { key: 'training-01-drench' },
       method: 'soil-drench',
       amount,
@@ -56,10 +56,10 @@ const record = (more: Partial<NewRecord> = {}, amount = 40): NewRecord => {
 const onHand = async () => Number((await owner`select on_hand from lot where id = ${o.lotId}`)[0]!.on_hand);
 const state = async () => ({
   records: (
-    await listRecords(o, { words: null, placeId: null, method: null, from: null, to: null, after: null, limit: 50 })
+    await listRecords(o, { words: null, siteId: null, method: null, from: null, to: null, after: null, limit: 50 })
   ).length,
   onHand: await onHand(),
-  plan: (await owner`select state from plan where id = ${o.planId}`)[0]!.state,
+  plan: (await owner`select state from treatment_plan where id = ${o.planId}`)[0]!.state,
   due: (await dueBetween(o, '2000-01-01', '2100-01-01', 50)).length,
 });
 

@@ -32,7 +32,7 @@ export const writeRecord = (scope: Scope, followUpId: () => string, r: NewRecord
     const o = scope.companyId;
     const d = r.data;
     const made = await tx`
-      insert into record (id, company_id, root_id, version, tree_id, place_id, plan_id, label_key, method, started_at,
+      insert into record (id, company_id, root_id, version, tree_id, site_id, plan_id, label_key, method, started_at,
         ended_at, done_on, by_person, written_by, withdrawn, words, data, correction)
       values (${r.id}, ${o}, ${r.rootId}, ${r.version}, ${d.tree.id}, ${d.place.id}, ${r.planId}, ${d.product.key},
         ${d.method}, ${r.startedAt}, ${r.endedAt}, ${r.doneOn}, ${r.byPerson}, ${scope.personId}, ${r.withdrawn},
@@ -43,11 +43,11 @@ export const writeRecord = (scope: Scope, followUpId: () => string, r: NewRecord
       await tx`insert into stock_move (id, company_id, lot_id, amount, against, reason, record_id, by_person) values (${m.id}, ${o}, ${m.lotId}, ${m.amount}, 'tree', ${m.reason}, ${r.id}, ${scope.personId})`;
     for (const d of r.draws)
       await tx`
-        insert into batch_taken (id, company_id, batch_id, record_root, mix_ml, by_person)
+        insert into batch_draw (id, company_id, batch_id, record_root, mix_ml, by_person)
         values (${d.id}, ${o}, ${d.batchId}, ${r.rootId}, ${d.mixMl}, ${scope.personId})`;
     if (r.version === 1) {
       const closed = r.planId
-        ? await tx`update plan set state = 'done' where id = ${r.planId} and state = 'open'`
+        ? await tx`update treatment_plan set state = 'done' where id = ${r.planId} and state = 'open'`
         : null;
       if (closed && !closed.count) throw new PlanGone();
     }
@@ -65,16 +65,16 @@ export const writeRecord = (scope: Scope, followUpId: () => string, r: NewRecord
 const planFollows = (tx: Tx, company: string, planId: string, withdrawn: boolean) =>
   withdrawn
     ? tx`
-      update plan n
+      update treatment_plan n
       set state = 'open'
       from label own
       where n.company_id = ${company} and n.id = ${planId} and n.state = 'done' and own.id = n.label_id
         and not exists (
-          select from plan x
+          select from treatment_plan x
           join label l on l.id = x.label_id
           where x.company_id = n.company_id and x.tree_id = n.tree_id and x.id <> n.id and x.state = 'open'
             and l.key = own.key and n.visit_id is null and x.visit_id is null)`
-    : tx`update plan set state = 'done' where company_id = ${company} and id = ${planId} and state = 'open'`;
+    : tx`update treatment_plan set state = 'done' where company_id = ${company} and id = ${planId} and state = 'open'`;
 
 /** Visits that this record had settled stand open again; a newer version settles what it settles anew. */
 const reopenSettled = (tx: Tx, company: string, rootId: string) => tx`
@@ -124,7 +124,7 @@ async function setFollowUps(
 
 export interface BookFilter {
   words: string | null;
-  placeId: string | null;
+  siteId: string | null;
   method: string | null;
   from: string | null;
   to: string | null;
@@ -161,15 +161,15 @@ export const listRecords = (scope: Scope, f: BookFilter): Promise<BookRow[]> =>
     const wanted = pattern
       ? tx`
         select x.*
-        from book_by_words(
-          ${pattern}, ${f.placeId}, ${f.method}, ${f.from}, ${f.to},
+        from record_by_words(
+          ${pattern}, ${f.siteId}, ${f.method}, ${f.from}, ${f.to},
           ${f.after?.doneOn ?? null}, ${f.after?.id ?? null}, ${f.limit + 1}) b
         join record x on x.id = b.id and x.company_id = ${scope.companyId}`
       : tx`
         select *
         from record x
         where x.company_id = ${scope.companyId} and x.latest
-          ${f.placeId ? tx`and x.place_id = ${f.placeId}` : tx``}
+          ${f.siteId ? tx`and x.site_id = ${f.siteId}` : tx``}
           ${f.method ? tx`and x.method = ${f.method}` : tx``}
           ${f.from ? tx`and x.done_on >= ${f.from}` : tx``}
           ${f.to ? tx`and x.done_on <= ${f.to}` : tx``}
@@ -191,7 +191,7 @@ const rowColumns = (tx: Tx) =>
     r.id, r.root_id as "rootId", r.version, r.done_on as "doneOn", r.withdrawn, r.words, r.tree_id as "treeId", r.data,
     r.started_at as "startedAt", r.ended_at as "endedAt", p.name as "byName", r.correction,
     (select w.name from person w where w.company_id = r.company_id and w.id = r.written_by) as "writtenBy",
-    (select g.time_zone from place g where g.company_id = r.company_id and g.id = r.place_id) as "timeZone"`;
+    (select g.time_zone from site g where g.company_id = r.company_id and g.id = r.site_id) as "timeZone"`;
 
 export interface RecordVersion extends BookRow {
   writtenAt: Date;
@@ -214,7 +214,7 @@ export interface DoneRow {
   rootId: string;
   treeId: string;
   tag: string;
-  placeId: string;
+  siteId: string;
   startedAt: Date;
   endedAt: Date;
   method: ApplicationRecord['method'];
@@ -230,7 +230,7 @@ export const recordsOfPlans = (scope: Scope, planIds: readonly string[]): Promis
   within(scope, async (tx) => [
     ...(await tx<DoneRow[]>`
       select r.plan_id as "planId", r.root_id as "rootId", r.tree_id as "treeId", r.data->'tree'->>'tag' as tag,
-        r.place_id as "placeId", r.started_at as "startedAt", r.ended_at as "endedAt", r.method,
+        r.site_id as "siteId", r.started_at as "startedAt", r.ended_at as "endedAt", r.method,
         r.data->'product'->>'name' as "productName", r.data->'target'->>'name' as "targetName", r.data->>'unit' as unit,
         (r.data->>'amount')::float8 as amount, r.data->>'reEntryUntil' as "reEntryUntil",
           r.data->>'eatFrom' as "eatFrom",

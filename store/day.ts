@@ -5,7 +5,7 @@ import type { Day } from '@/core/season/zone';
 import { json, within, type Scope, type Tx } from './db';
 
 /** A crew's day by itself: who goes out, and how far it is. */
-export interface RoundHead {
+export interface CrewDayHead {
   id: string;
   crewId: string;
   crewName: string;
@@ -18,9 +18,9 @@ export interface RoundHead {
   closedBy: string | null;
   home: Home | null;
 }
-export const roundHead = (scope: Scope, id: string): Promise<RoundHead | null> =>
+export const crewDayHead = (scope: Scope, id: string): Promise<CrewDayHead | null> =>
   within(scope, async (tx) => {
-    const [found] = await tx<RoundHead[]>`
+    const [found] = await tx<CrewDayHead[]>`
       select r.id, r.crew_id as "crewId", c.name as "crewName", r.day::text as day, p.name as "byName",
         array(
           select q.name
@@ -29,7 +29,7 @@ export const roundHead = (scope: Scope, id: string): Promise<RoundHead | null> =
           where x.company_id = r.company_id and x.crew_id = r.crew_id
           order by q.name) as people,
         r.begun_at as "begunAt", b.name as "begunBy", r.closed_at as "closedAt", k.name as "closedBy", r.home
-      from round r
+      from crew_day r
       join crew c on c.company_id = r.company_id and c.id = r.crew_id
       join person p on p.company_id = r.company_id and p.id = r.by_person
       left join person b on b.company_id = r.company_id and b.id = r.begun_by
@@ -39,47 +39,47 @@ export const roundHead = (scope: Scope, id: string): Promise<RoundHead | null> =
   });
 
 /** What stands on a round, in its order. */
-export interface RoundEntry {
+export interface CrewDayEntry {
   itemId: string;
   kind: About['kind'];
-  placeId: string;
+  siteId: string;
   position: number;
   begins: number;
 }
-export const roundEntries = (scope: Scope, roundId: string): Promise<RoundEntry[]> =>
+export const crewDayEntries = (scope: Scope, crewDayId: string): Promise<CrewDayEntry[]> =>
   within(scope, async (tx) => [
-    ...(await tx<RoundEntry[]>`
-      select item_id as "itemId", kind, place_id as "placeId", position, begins
-      from round_item
-      where company_id = ${scope.companyId} and round_id = ${roundId}
+    ...(await tx<CrewDayEntry[]>`
+      select item_id as "itemId", kind, site_id as "siteId", position, begins
+      from crew_day_item
+      where company_id = ${scope.companyId} and crew_day_id = ${crewDayId}
       order by position, item_id`),
   ]);
 
 /** Rounds in which some items stand, with how far each is. */
-export const roundsOfItems = (
+export const crewDaysOfItems = (
   scope: Scope,
   itemIds: readonly string[],
-): Promise<{ itemId: string; roundId: string; begun: boolean }[]> =>
+): Promise<{ itemId: string; crewDayId: string; begun: boolean }[]> =>
   within(scope, async (tx) => [
-    ...(await tx<{ itemId: string; roundId: string; begun: boolean }[]>`
-      select i.item_id as "itemId", i.round_id as "roundId", r.begun_at is not null as begun
-      from round_item i
-      join round r on r.company_id = i.company_id and r.id = i.round_id
+    ...(await tx<{ itemId: string; crewDayId: string; begun: boolean }[]>`
+      select i.item_id as "itemId", i.crew_day_id as "crewDayId", r.begun_at is not null as begun
+      from crew_day_item i
+      join crew_day r on r.company_id = i.company_id and r.id = i.crew_day_id
       where i.company_id = ${scope.companyId} and i.item_id = any(${[...itemIds]})`),
   ]);
 
 /** Rounds off which some items were left on a day: whoever leaves one again, without having heard of it, was on the same. */
-export const roundsLeft = (
+export const crewDaysLeft = (
   scope: Scope,
   itemIds: readonly string[],
   day: Day,
-): Promise<{ itemId: string; roundId: string }[]> =>
+): Promise<{ itemId: string; crewDayId: string }[]> =>
   within(scope, async (tx) => [
-    ...(await tx<{ itemId: string; roundId: string }[]>`
-      select distinct on (item_id) item_id as "itemId", round_id as "roundId"
-      from left_undone
+    ...(await tx<{ itemId: string; crewDayId: string }[]>`
+      select distinct on (item_id) item_id as "itemId", crew_day_id as "crewDayId"
+      from not_done
       where company_id = ${scope.companyId} and item_id = any(${[...itemIds]}) and on_day = ${day} and not withdrawn
-        and round_id is not null
+        and crew_day_id is not null
       order by item_id, at desc`),
   ]);
 
@@ -90,7 +90,7 @@ export const setBegun = (scope: Scope, id: string, at: Date | null): Promise<boo
     async (tx) =>
       (
         await tx`
-          update round
+          update crew_day
           set begun_at = ${at}, begun_by = ${at ? scope.personId : null}
           where company_id = ${scope.companyId} and id = ${id} and closed_at is null`
       ).count > 0,
@@ -103,30 +103,30 @@ export const setClosed = (scope: Scope, id: string, home: Home, at: Date): Promi
     async (tx) =>
       (
         await tx`
-          update round
+          update crew_day
           set closed_at = ${at}, closed_by = ${scope.personId}, home = ${json(tx, home)}
           where company_id = ${scope.companyId} and id = ${id} and closed_at is null and begun_at is not null`
       ).count > 0,
   );
 
 /** The order of a round, by hand: positions from 0, and the hour of each. */
-export const orderRound = (
+export const orderCrewDay = (
   scope: Scope,
-  roundId: string,
+  crewDayId: string,
   order: readonly { itemId: string; begins: number }[],
 ): Promise<unknown> =>
   within(
     scope,
     (tx) => tx`
-      update round_item i
+      update crew_day_item i
       set position = m.position - 1, begins = m.begins
       from unnest(${order.map((o) => o.itemId)}::uuid[], ${order.map((o) => o.begins)}::int[])
         with ordinality as m (id, begins, position)
-      where i.company_id = ${scope.companyId} and i.round_id = ${roundId} and i.item_id = m.id`,
+      where i.company_id = ${scope.companyId} and i.crew_day_id = ${crewDayId} and i.item_id = m.id`,
   );
 
 /** Lines of the load sheet that were seen on the truck, with the amounts that they said then. */
-export const ticksOf = (scope: Scope, roundId: string): Promise<Map<string, string>> =>
+export const ticksOf = (scope: Scope, crewDayId: string): Promise<Map<string, string>> =>
   within(
     scope,
     async (tx) =>
@@ -134,14 +134,14 @@ export const ticksOf = (scope: Scope, roundId: string): Promise<Map<string, stri
         (
           await tx<{ line: string; amount: string }[]>`
             select line, amount
-            from round_tick
-            where company_id = ${scope.companyId} and round_id = ${roundId}`
+            from load_check
+            where company_id = ${scope.companyId} and crew_day_id = ${crewDayId}`
         ).map((t) => [t.line, t.amount]),
       ),
   );
 export const setTicks = (
   scope: Scope,
-  roundId: string,
+  crewDayId: string,
   ticks: readonly { line: string; amount: string; on: boolean }[],
   /** When they were ticked. */
   at: Date,
@@ -150,20 +150,20 @@ export const setTicks = (
     const off = ticks.filter((t) => !t.on).map((t) => t.line);
     const on = ticks.filter((t) => t.on);
     if (off.length)
-      await tx`delete from round_tick where company_id = ${scope.companyId} and round_id = ${roundId} and line = any(${off})`;
+      await tx`delete from load_check where company_id = ${scope.companyId} and crew_day_id = ${crewDayId} and line = any(${off})`;
     if (on.length)
       await tx`
-        insert into round_tick ${tx(
+        insert into load_check ${tx(
           on.map((t) => ({
             company_id: scope.companyId,
-            round_id: roundId,
+            crew_day_id: crewDayId,
             line: t.line,
             amount: t.amount,
             by_person: scope.personId,
             at,
           })),
         )}
-        on conflict (company_id, round_id, line) do update
+        on conflict (company_id, crew_day_id, line) do update
         set amount = excluded.amount, at = excluded.at, by_person = excluded.by_person`;
   });
 
@@ -174,32 +174,32 @@ export interface LeftRow {
   kind: About['kind'];
   treeId: string;
   tag: string;
-  placeId: string;
-  placeName: string;
+  siteId: string;
+  siteName: string;
   why: WhyLeft;
   words: string;
   day: Day;
   at: Date;
   byName: string;
 }
-const lefts = (scope: Scope, where: 'round_id' | 'tree_id', id: string, limit: number): Promise<LeftRow[]> =>
+const lefts = (scope: Scope, where: 'crew_day_id' | 'tree_id', id: string, limit: number): Promise<LeftRow[]> =>
   within(scope, async (tx) => [
     ...(await tx<LeftRow[]>`
-      select x.id, x.item_id as "itemId", x.kind, x.tree_id as "treeId", t.tag, x.place_id as "placeId",
-        p.name as "placeName", x.why, x.words, x.on_day::text as day, x.at, w.name as "byName"
-      from left_undone x
+      select x.id, x.item_id as "itemId", x.kind, x.tree_id as "treeId", t.tag, x.site_id as "siteId",
+        p.name as "siteName", x.why, x.words, x.on_day::text as day, x.at, w.name as "byName"
+      from not_done x
       join tree t on t.company_id = x.company_id and t.id = x.tree_id
-      join place p on p.company_id = x.company_id and p.id = x.place_id
+      join site p on p.company_id = x.company_id and p.id = x.site_id
       join person w on w.company_id = x.company_id and w.id = x.by_person
       where x.company_id = ${scope.companyId} and ${tx(`x.${where}`)} = ${id} and not x.withdrawn
       order by x.at desc, x.position, x.item_id
       limit ${limit}`),
   ]);
-export const leftOnRound = (scope: Scope, roundId: string) => lefts(scope, 'round_id', roundId, 400);
+export const leftOnCrewDay = (scope: Scope, crewDayId: string) => lefts(scope, 'crew_day_id', crewDayId, 400);
 export const leftAtTree = (scope: Scope, treeId: string) => lefts(scope, 'tree_id', treeId, 20);
 
-export interface NewLeft extends Pick<LeftRow, 'itemId' | 'kind' | 'treeId' | 'placeId' | 'day'> {
-  roundId: string | null;
+export interface NewLeft extends Pick<LeftRow, 'itemId' | 'kind' | 'treeId' | 'siteId' | 'day'> {
+  crewDayId: string | null;
 }
 /** Items are left undone together, for one reason: each goes off its round, and where it stood is kept. */
 export const leaveItems = (
@@ -210,25 +210,25 @@ export const leaveItems = (
   within(scope, async (tx) => {
     for (const i of items)
       await tx`
-        insert into left_undone (
-          id, company_id, item_id, kind, tree_id, place_id, round_id, position, begins, why, words, on_day, by_person, at)
-        select ${l.id}, ${scope.companyId}, ${i.itemId}, ${i.kind}, ${i.treeId}, ${i.placeId}, ${i.roundId}, x.position,
+        insert into not_done (
+          id, company_id, item_id, kind, tree_id, site_id, crew_day_id, position, begins, why, words, on_day, by_person, at)
+        select ${l.id}, ${scope.companyId}, ${i.itemId}, ${i.kind}, ${i.treeId}, ${i.siteId}, ${i.crewDayId}, x.position,
           x.begins, ${l.why}, ${l.words}, ${i.day}, ${scope.personId}, ${l.at}
         from (select 1) one
         left join lateral (
           select position, begins
-          from round_item
+          from crew_day_item
           where company_id = ${scope.companyId} and item_id = ${i.itemId}
           union all
           -- It was left there by somebody else before: it stood where that one found it.
           (select position, begins
-          from left_undone
-          where company_id = ${scope.companyId} and item_id = ${i.itemId} and round_id = ${i.roundId} and not withdrawn
+          from not_done
+          where company_id = ${scope.companyId} and item_id = ${i.itemId} and crew_day_id = ${i.crewDayId} and not withdrawn
           order by at desc
           limit 1)
           limit 1) x on true`;
     await tx`
-      delete from round_item
+      delete from crew_day_item
       where company_id = ${scope.companyId} and item_id = any(${items.map((i) => i.itemId)})`;
   });
 
@@ -236,32 +236,32 @@ export const leaveItems = (
 export const takeBackItems = (scope: Scope, id: string): Promise<number> =>
   within(scope, async (tx) => {
     const rows = await tx<{ itemId: string }[]>`
-      update left_undone x
+      update not_done x
       set withdrawn = true
       where x.company_id = ${scope.companyId} and x.id = ${id} and not x.withdrawn
         and not exists (
-          select from round r
-          where r.company_id = x.company_id and r.id = x.round_id and r.closed_at is not null)
+          select from crew_day r
+          where r.company_id = x.company_id and r.id = x.crew_day_id and r.closed_at is not null)
       returning x.item_id as "itemId"`;
     await tx`
-      insert into round_item (company_id, round_id, item_id, kind, place_id, position, begins)
-      select company_id, round_id, item_id, kind, place_id, position, begins
-      from left_undone
-      where company_id = ${scope.companyId} and id = ${id} and round_id is not null and position is not null
+      insert into crew_day_item (company_id, crew_day_id, item_id, kind, site_id, position, begins)
+      select company_id, crew_day_id, item_id, kind, site_id, position, begins
+      from not_done
+      where company_id = ${scope.companyId} and id = ${id} and crew_day_id is not null and position is not null
         and item_id = any(${rows.map((r) => r.itemId)})
         -- What somebody else left too stays off it.
         and not exists (
-          select from left_undone o
-          where o.company_id = left_undone.company_id and o.item_id = left_undone.item_id
-            and o.round_id = left_undone.round_id and o.id <> left_undone.id and not o.withdrawn)
+          select from not_done o
+          where o.company_id = not_done.company_id and o.item_id = not_done.item_id
+            and o.crew_day_id = not_done.crew_day_id and o.id <> not_done.id and not o.withdrawn)
       on conflict (company_id, item_id) do nothing`;
     return rows.length;
   });
 
 /** The newest time that something which waits (n) was left undone, and why; null where it never was. */
 export const lastLeft = (tx: Tx) => tx`(
-  select jsonb_build_object('why', x.why, 'words', x.words, 'day', x.on_day, 'roundId', x.round_id)
-  from left_undone x
+  select jsonb_build_object('why', x.why, 'words', x.words, 'day', x.on_day, 'crewDayId', x.crew_day_id)
+  from not_done x
   where x.company_id = n.company_id and x.item_id = n.id and not x.withdrawn
   order by x.at desc
   limit 1)`;
@@ -270,5 +270,5 @@ export interface LastLeft {
   words: string;
   day: Day;
   /** The round off which it went; null where it stood on none. */
-  roundId: string | null;
+  crewDayId: string | null;
 }

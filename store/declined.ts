@@ -10,7 +10,7 @@ export async function declineItems(tx: Tx, scope: Scope, ids: readonly string[],
   if (!ids.length) return;
   const all = [...ids];
   await tx`
-    update plan
+    update treatment_plan
     set state = 'dropped'
     where company_id = ${scope.companyId} and id = any(${all}) and state = 'open' and visit_id is null`;
   await tx`
@@ -20,10 +20,10 @@ export async function declineItems(tx: Tx, scope: Scope, ids: readonly string[],
   await tx`
     update follow_up
     set state = 'dropped', because = ${because}, settled_at = clock_now(), settled_by = ${scope.personId}
-    where company_id = ${scope.companyId} and id = any(${all}) and state = 'open' and rule_id <> 'laid'`;
+    where company_id = ${scope.companyId} and id = any(${all}) and state = 'open' and rule_id <> 'programme'`;
   const visits = await tx<{ id: string }[]>`
     select id
-    from laid_visit
+    from programme_visit
     where company_id = ${scope.companyId} and id = any(${all}) and state in ('planned', 'expected', 'stopped')`;
   if (visits.length)
     await leaveOut(

@@ -8,8 +8,8 @@ export interface DueRow {
   treeId: string;
   tag: string;
   hostId: string;
-  placeId: string;
-  placeName: string;
+  siteId: string;
+  siteName: string;
   kind: string;
   what: string;
   reason: string;
@@ -23,7 +23,7 @@ export interface DueRow {
   /** What a spray on leaves left there, where this visit renews it. */
   sprayed: Sprayed | null;
   /** The programme whose look this is: what it finds is said there. */
-  laidId: string | null;
+  assignmentId: string | null;
   /** The client has taken it. */
   sold: boolean;
 }
@@ -35,52 +35,52 @@ export const dueBetween = (scope: Scope, from: string, to: string, limit: number
 export const dueWithin = (
   scope: Scope,
   spans: readonly { from: string; to: string; most: number }[],
-  placeId: string | null = null,
+  siteId: string | null = null,
 ): Promise<DueRow[]> =>
   within(scope, async (tx) => [
     ...(await tx<DueRow[]>`
       with f as (
-        select x.*, t.place_id
+        select x.*, t.site_id
         from unnest(
           ${spans.map((s) => s.from)}::date[], ${spans.map((s) => s.to)}::date[],
           ${spans.map((s) => s.most)}::int[]) as s (first, last, most)
         cross join lateral (
           select *
           from follow_up
-          where company_id = ${scope.companyId} and state = 'open' and due between s.first and s.last ${ofPlace(tx, placeId)}
+          where company_id = ${scope.companyId} and state = 'open' and due between s.first and s.last ${ofSite(tx, siteId)}
           order by due, id
           limit s.most) x
         join tree t on t.id = x.tree_id and t.company_id = ${scope.companyId}),
-      sold as (${soldAt(tx, scope.companyId, tx`array(select distinct place_id from f)`)})
-      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
+      sold as (${soldAt(tx, scope.companyId, tx`array(select distinct site_id from f)`)})
+      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "siteId", p.name as "siteName",
         f.kind,
         f.what, f.reason, f.only_if as "onlyIf", f.due, f.earliest, f.latest, p.time_zone as "timeZone",
-        coalesce(t.lat, (p.grounds->'origin'->>'lat')::float8) as lat,
-        coalesce(t.lon, (p.grounds->'origin'->>'lon')::float8) as lon,
+        coalesce(t.lat, (p.site_map->'origin'->>'lat')::float8) as lat,
+        coalesce(t.lon, (p.site_map->'origin'->>'lon')::float8) as lon,
         ${sprayed(tx)} as sprayed,
-        (select b.laid_id from laid_visit b
-         where b.company_id = f.company_id and b.id = f.root_id and f.rule_id = 'laid') as "laidId",
-        case f.rule_id when 'laid' then f.root_id else f.id end in (select id from sold) as sold
+        (select b.assignment_id from programme_visit b
+         where b.company_id = f.company_id and b.id = f.root_id and f.rule_id = 'programme') as "assignmentId",
+        case f.rule_id when 'programme' then f.root_id else f.id end in (select id from sold) as sold
       from f
       join tree t on t.id = f.tree_id and t.company_id = f.company_id
-      join place p on p.id = t.place_id and p.company_id = f.company_id
+      join site p on p.id = t.site_id and p.company_id = f.company_id
       order by f.due, f.id`),
   ]);
 
 /** A look or visit that stands on a round, as far as its crew needs it. */
-export type NamedLook = Pick<DueRow, 'id' | 'treeId' | 'tag' | 'hostId' | 'placeId' | 'placeName' | 'kind' | 'what'> & {
+export type NamedInspection = Pick<DueRow, 'id' | 'treeId' | 'tag' | 'hostId' | 'siteId' | 'siteName' | 'kind' | 'what'> & {
   state: 'open' | 'done' | 'dropped';
 };
 /** Looks by their ids, whatever became of them. */
-export const looksNamed = (scope: Scope, ids: readonly string[]): Promise<NamedLook[]> =>
+export const inspectionsNamed = (scope: Scope, ids: readonly string[]): Promise<NamedInspection[]> =>
   within(scope, async (tx) => [
-    ...(await tx<NamedLook[]>`
-      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
+    ...(await tx<NamedInspection[]>`
+      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "siteId", p.name as "siteName",
         f.kind,
         f.what, f.state
       from follow_up f
       join tree t on t.id = f.tree_id and t.company_id = f.company_id
-      join place p on p.id = t.place_id and p.company_id = f.company_id
+      join site p on p.id = t.site_id and p.company_id = f.company_id
       where f.company_id = ${scope.companyId} and f.id = any(${[...ids]})`),
   ]);
 
@@ -95,15 +95,15 @@ const sprayed = (tx: Tx) => tx`(
   limit 1)`;
 
 /** A visit as a calendar follows it. */
-export interface CalendarVisit extends Omit<DueRow, 'laidId' | 'sold'> {
+export interface CalendarVisit extends Omit<DueRow, 'assignmentId' | 'sold'> {
   state: 'open' | 'done' | 'dropped';
   /** Counts its changes, and when the last one was. */
   version: number;
   changedAt: Date;
 }
 /** Only what stands on trees of one place, where one is named. */
-export const ofPlace = (tx: Tx, placeId: string | null) =>
-  placeId ? tx`and tree_id = any(array(select id from tree where place_id = ${placeId}))` : tx``;
+export const ofSite = (tx: Tx, siteId: string | null) =>
+  siteId ? tx`and tree_id = any(array(select id from tree where site_id = ${siteId}))` : tx``;
 
 /** Open visits from `from` to `to`, and those that were done or dropped since `since`: a calendar must strike them out. */
 export const calendarVisits = (
@@ -111,38 +111,38 @@ export const calendarVisits = (
   from: string,
   to: string,
   since: Date,
-  placeId: string | null = null,
+  siteId: string | null = null,
 ): Promise<CalendarVisit[]> =>
   within(scope, async (tx) => [
     ...(await tx<CalendarVisit[]>`
-      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
+      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "siteId", p.name as "siteName",
         f.kind,
         f.what, f.reason, f.only_if as "onlyIf", f.due, f.earliest, f.latest, f.state, f.version,
         f.changed_at as "changedAt", p.time_zone as "timeZone",
-        coalesce(t.lat, (p.grounds->'origin'->>'lat')::float8) as lat,
-        coalesce(t.lon, (p.grounds->'origin'->>'lon')::float8) as lon,
+        coalesce(t.lat, (p.site_map->'origin'->>'lat')::float8) as lat,
+        coalesce(t.lon, (p.site_map->'origin'->>'lon')::float8) as lon,
         case when f.state = 'open' then ${sprayed(tx)} end as sprayed
       from (
         (select *
          from follow_up
          where company_id = ${scope.companyId} and state = 'open'
-           and due between ${from} and ${to} ${ofPlace(tx, placeId)}
+           and due between ${from} and ${to} ${ofSite(tx, siteId)}
          order by due, id
          limit 5000)
         union all
         (select *
          from follow_up
          where company_id = ${scope.companyId} and state <> 'open' and settled_at >= ${since}
-           and due between ${from} and ${to} ${ofPlace(tx, placeId)}
+           and due between ${from} and ${to} ${ofSite(tx, siteId)}
          order by settled_at desc
          limit 2000)) f
       join tree t on t.id = f.tree_id and t.company_id = ${scope.companyId}
-      join place p on p.id = t.place_id and p.company_id = f.company_id
+      join site p on p.id = t.site_id and p.company_id = f.company_id
       order by f.due, f.id`),
   ]);
 
 /** One visit, with the day of the work that it was counted from; null where it is counted from none. */
-export interface Visit extends Omit<DueRow, 'tag' | 'hostId' | 'placeName' | 'laidId' | 'sold'> {
+export interface Visit extends Omit<DueRow, 'tag' | 'hostId' | 'siteName' | 'assignmentId' | 'sold'> {
   ruleId: string;
   rootId: string;
   state: 'open' | 'done' | 'dropped';
@@ -160,7 +160,7 @@ export const getVisit = (scope: Scope, id: string): Promise<Visit | null> =>
           (select w.done_on from work_plan w where w.company_id = f.company_id and w.id = f.root_id)) as "doneOn"
       from follow_up f
       join tree t on t.id = f.tree_id and t.company_id = f.company_id
-      join place p on p.id = t.place_id and p.company_id = f.company_id
+      join site p on p.id = t.site_id and p.company_id = f.company_id
       where f.company_id = ${scope.companyId} and f.id = ${id}`;
     return visit ?? null;
   });
@@ -181,7 +181,7 @@ export const visitsById = (
         p.time_zone as "timeZone"
       from follow_up f
       join tree t on t.id = f.tree_id and t.company_id = f.company_id
-      join place p on p.id = t.place_id and p.company_id = f.company_id
+      join site p on p.id = t.site_id and p.company_id = f.company_id
       where f.company_id = ${scope.companyId} and f.id = any(${[...ids]})`),
   ]);
 
@@ -195,7 +195,7 @@ export const moveVisitsTo = (scope: Scope, ids: readonly string[], day: string, 
         earliest = case rule_id when 'own' then ${day} else least(earliest, ${day}) end,
         latest = case rule_id when 'own' then ${day} else greatest(latest, ${day}) end,
         moved_because = nullif(${because}, '')
-      where company_id = ${scope.companyId} and id = any(${[...ids]}) and state = 'open' and rule_id <> 'laid'`,
+      where company_id = ${scope.companyId} and id = any(${[...ids]}) and state = 'open' and rule_id <> 'programme'`,
   );
 
 /** Leaves a treatment out with its reason, and sets the next one; false where it was settled meanwhile. */

@@ -1,8 +1,8 @@
 import { v7 } from 'uuid';
 import { db, within, type Sql } from './db';
-import { addTrees, exportTrees, placeTrees } from './tree-list';
-import { getPlace, upsertPlace } from './grounds';
-import { placePlan, upsertSiteMap } from './place-plan';
+import { addTrees, exportTrees, siteTrees } from './tree-list';
+import { getSite, upsertSite } from './grounds';
+import { getSiteMap, upsertSiteMap } from './place-plan';
 import { searchTrees } from './tree-search';
 import { migrate, MigrationRefused } from './migrate';
 import {
@@ -20,7 +20,7 @@ import {
   signOutEverywhere,
   useReset,
 } from './auth';
-import { EMPTY_PLAN } from '@/core/grounds/plan';
+import { EMPTY_SITE_MAP } from '@/core/grounds/plan';
 import { insertPerson, changePerson, listPeople } from './people';
 import { makeCompany, ownerSql, ownerUrl, type TestCompany } from './testing';
 
@@ -33,7 +33,7 @@ beforeAll(async () => {
     o,
     Array.from({ length: 1200 }, (_, i) => ({
       id: v7(),
-      placeId: o.placeId,
+      siteId: o.siteId,
       tag: `${i % 2 ? 'A' : 'b'}${i}`,
       hostId: i % 3 ? 'wych-elm' : 'common-ash',
       lat: null,
@@ -78,7 +78,7 @@ it('pages through all of it, each tree once, in natural order', async () => {
   expect(seen.indexOf('A9')).toBeLessThan(seen.indexOf('A11'));
   let walked = 0;
   for (let after: { walkOrder: number; id: string } | null = null; ;) {
-    const rows = await placeTrees(o, o.placeId, after, 400);
+    const rows = await siteTrees(o, o.siteId, after, 400);
     walked += Math.min(rows.length, 400);
     if (rows.length <= 400) break;
     after = rows[399]!;
@@ -92,7 +92,7 @@ it('pages through all of it, each tree once, in natural order', async () => {
 it('an import is all or nothing', async () => {
   const good = {
     id: v7(),
-    placeId: o.placeId,
+    siteId: o.siteId,
     tag: 'Z1',
     hostId: 'wych-elm',
     lat: null,
@@ -263,22 +263,22 @@ describe('signing in', () => {
 });
 
 describe('the plan of a place', () => {
-  const drawn = { ...EMPTY_PLAN, slope: { downDeg: 90, percent: 5 } };
+  const drawn = { ...EMPTY_SITE_MAP, slope: { downDeg: 90, percent: 5 } };
   it('two who draw at once: the second is told, and the first drawing stands', async () => {
-    const { version } = (await placePlan(o, o.placeId))!;
-    expect(await upsertSiteMap(o, o.placeId, drawn, null, [], version)).toBe('kept');
-    expect(await upsertSiteMap(o, o.placeId, EMPTY_PLAN, null, [], version)).toBe('stale');
-    const now = (await placePlan(o, o.placeId))!;
-    expect(now).toMatchObject({ grounds: { slope: drawn.slope }, version: version + 1 });
+    const { version } = (await getSiteMap(o, o.siteId))!;
+    expect(await upsertSiteMap(o, o.siteId, drawn, null, [], version)).toBe('kept');
+    expect(await upsertSiteMap(o, o.siteId, EMPTY_SITE_MAP, null, [], version)).toBe('stale');
+    const now = (await getSiteMap(o, o.siteId))!;
+    expect(now).toMatchObject({ siteMap: { slope: drawn.slope }, version: version + 1 });
     expect(await upsertSiteMap(o, v7(), drawn, null, [], 1)).toBe('no place');
   });
   it('makes no form of the place stale, nor the form the plan', async () => {
-    const place = (await getPlace(o, o.placeId))!;
-    const { version } = (await placePlan(o, o.placeId))!;
-    await upsertSiteMap(o, o.placeId, EMPTY_PLAN, null, [], version);
-    expect((await getPlace(o, o.placeId))!.version).toBe(place.version);
-    expect(await upsertPlace(o, { ...place, region: 'upland', gateCode: null, basedOn: place.version })).toBe(true);
-    expect(await getPlace(o, o.placeId)).toMatchObject({ region: 'upland', version: place.version + 1 });
-    expect((await placePlan(o, o.placeId))!.version).toBe(version + 1);
+    const place = (await getSite(o, o.siteId))!;
+    const { version } = (await getSiteMap(o, o.siteId))!;
+    await upsertSiteMap(o, o.siteId, EMPTY_SITE_MAP, null, [], version);
+    expect((await getSite(o, o.siteId))!.version).toBe(place.version);
+    expect(await upsertSite(o, { ...place, region: 'upland', gateCode: null, basedOn: place.version })).toBe(true);
+    expect(await getSite(o, o.siteId)).toMatchObject({ region: 'upland', version: place.version + 1 });
+    expect((await getSiteMap(o, o.siteId))!.version).toBe(version + 1);
   });
 });

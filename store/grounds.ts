@@ -1,7 +1,7 @@
 import type { HoursRule } from '@/core/schedule/hours';
 import type { StemReading } from '@/core/measure/trunk';
 import { json, within, type Scope, type Tx } from './db';
-import { activesOfPlace } from './others-applied';
+import { activesOfSite } from './others-applied';
 
 export interface Client {
   id: string;
@@ -10,7 +10,7 @@ export interface Client {
   places: number;
 }
 
-export interface PlaceRow {
+export interface SiteRow {
   id: string;
   name: string;
   address: string;
@@ -19,7 +19,7 @@ export interface PlaceRow {
   trees: number;
 }
 
-export interface Place {
+export interface Site {
   id: string;
   clientId: string;
   clientName: string;
@@ -50,7 +50,7 @@ export const listClients = (scope: Scope): Promise<Client[]> =>
   within(scope, async (tx) => [
     ...(await tx<
       Client[]
-    >`select c.id, c.name, c.contact, (select count(*)::int from place p where p.client_id = c.id and p.company_id = c.company_id and p.archived_at is null) as places from client c order by c.name, c.id limit 500`),
+    >`select c.id, c.name, c.contact, (select count(*)::int from site p where p.client_id = c.id and p.company_id = c.company_id and p.archived_at is null) as places from client c order by c.name, c.id limit 500`),
   ]);
 
 export const upsertClient = (scope: Scope, c: { id: string; name: string; contact: string }) =>
@@ -63,19 +63,19 @@ export const upsertClient = (scope: Scope, c: { id: string; name: string; contac
   );
 
 /** Places by name, from `after` on; `limit + 1` rows tell whether there is more. */
-export const listPlaces = (
+export const listSites = (
   scope: Scope,
   after: { name: string; id: string } | null,
   limit: number,
-): Promise<PlaceRow[]> =>
+): Promise<SiteRow[]> =>
   within(scope, async (tx) => [
-    ...(await tx<PlaceRow[]>`
+    ...(await tx<SiteRow[]>`
       select p.id, p.name, p.address, p.client_id as "clientId", c.name as "clientName",
         (
           select count(*)::int
           from tree t
-          where t.company_id = p.company_id and t.place_id = p.id and t.archived_at is null) as trees
-      from place p join client c on c.id = p.client_id and c.company_id = p.company_id
+          where t.company_id = p.company_id and t.site_id = p.id and t.archived_at is null) as trees
+      from site p join client c on c.id = p.client_id and c.company_id = p.company_id
       where p.archived_at is null ${after ? tx`and (p.name, p.id) > (${after.name}, ${after.id})` : tx``}
       order by p.name, p.id limit ${limit + 1}`),
   ]);
@@ -91,13 +91,13 @@ export const sitesToChoose = (scope: Scope, chosen: string | null, limit = LISTE
   within(scope, async (tx) => {
     const rows = await tx<{ id: string; name: string }[]>`
       (select id, name
-       from place
+       from site
        where company_id = ${scope.companyId} and archived_at is null
        order by name, id
        limit ${limit + 1})
       union
       select id, name
-      from place
+      from site
       where company_id = ${scope.companyId} and archived_at is null and id = ${chosen}
       order by name, id`;
     const more = rows.filter((r) => r.id !== chosen).length > limit;
@@ -112,7 +112,7 @@ export const findSites = (scope: Scope, text: string): Promise<{ id: string; nam
     return [
       ...(await tx<{ id: string; name: string }[]>`
         select p.id, p.name || ', ' || c.name as name
-        from place p
+        from site p
         join client c on c.company_id = p.company_id and c.id = p.client_id
         where p.company_id = ${scope.companyId} and p.archived_at is null
           and (p.name ilike ${`%${like}%`} or p.address ilike ${`%${like}%`} or c.name ilike ${`%${like}%`})
@@ -121,26 +121,26 @@ export const findSites = (scope: Scope, text: string): Promise<{ id: string; nam
     ];
   });
 
-const placeColumns = (tx: Tx) => tx`
+const siteColumns = (tx: Tx) => tx`
   p.id, p.client_id as "clientId", c.name as "clientName", p.name, p.address, p.time_zone as "timeZone", p.region,
   p.outline, p.area_m2 as "areaM2", p.soil_texture as "soilTexture", p.water_m as "waterM",
   p.first_picking as "firstPicking", p.last_picking as "lastPicking", p.pickings, p.hours,
   p.access, p.hazards, p.dogs, p.notes, p.version`;
 
-export const getPlace = (scope: Scope, id: string): Promise<Place | null> =>
+export const getSite = (scope: Scope, id: string): Promise<Site | null> =>
   within(scope, async (tx) => {
     const [place] = await tx<
-      Place[]
-    >`select ${placeColumns(tx)} from place p join client c on c.id = p.client_id where p.id = ${id} and p.archived_at is null`;
+      Site[]
+    >`select ${siteColumns(tx)} from site p join client c on c.id = p.client_id where p.id = ${id} and p.archived_at is null`;
     return place ?? null;
   });
 
 /** Only for those whose role needs it; the caller asks core/people first. */
-export const getGateCode = (scope: Scope, placeId: string): Promise<string | null> =>
+export const getGateCode = (scope: Scope, siteId: string): Promise<string | null> =>
   within(
     scope,
     async (tx) =>
-      (await tx<{ code: string }[]>`select code from gate_code where place_id = ${placeId}`)[0]?.code ?? null,
+      (await tx<{ code: string }[]>`select code from gate_code where site_id = ${siteId}`)[0]?.code ?? null,
   );
 
 /** What a crew must know at the gate; the code only for those whose role needs it. */
@@ -153,9 +153,9 @@ export interface Arrival {
 
 /** The code of a place (p), for those whose role needs it. */
 const gateCode = (tx: Tx, wanted: boolean) =>
-  wanted ? tx`(select g.code from gate_code g where g.place_id = p.id and g.company_id = p.company_id)` : tx`null`;
+  wanted ? tx`(select g.code from gate_code g where g.site_id = p.id and g.company_id = p.company_id)` : tx`null`;
 /** A place that a crew drives to. */
-export interface DayPlace extends Arrival {
+export interface DaySite extends Arrival {
   id: string;
   name: string;
   address: string;
@@ -168,40 +168,40 @@ export interface DayPlace extends Arrival {
   lat: number | null;
   lon: number | null;
 }
-export const dayPlaces = (scope: Scope, ids: readonly string[], withCodes: boolean): Promise<DayPlace[]> =>
+export const daySites = (scope: Scope, ids: readonly string[], withCodes: boolean): Promise<DaySite[]> =>
   within(scope, async (tx) => [
-    ...(await tx<DayPlace[]>`
+    ...(await tx<DaySite[]>`
       select p.id, p.name, p.address, c.name as "clientName", c.contact, p.time_zone as "timeZone", p.region, p.hours,
         p.access, p.hazards, p.dogs, p.notes,
-        coalesce((p.grounds->'origin'->>'lat')::float8, s.lat, (p.outline->0->>'lat')::float8) as lat,
-        coalesce((p.grounds->'origin'->>'lon')::float8, s.lon, (p.outline->0->>'lon')::float8) as lon,
+        coalesce((p.site_map->'origin'->>'lat')::float8, s.lat, (p.outline->0->>'lat')::float8) as lat,
+        coalesce((p.site_map->'origin'->>'lon')::float8, s.lon, (p.outline->0->>'lon')::float8) as lon,
         ${gateCode(tx, withCodes)} as code
-      from place p
+      from site p
       join client c on c.id = p.client_id and c.company_id = p.company_id
       left join lateral (
         select t.lat, t.lon
         from tree t
-        where t.company_id = p.company_id and t.place_id = p.id and t.lat is not null
+        where t.company_id = p.company_id and t.site_id = p.id and t.lat is not null
         order by t.walk_order, t.id
         limit 1) s on true
       where p.company_id = ${scope.companyId} and p.id = any(${[...ids]})`),
   ]);
 /** How a place is reached: a part of the statement that `besideSheets` sends. */
-export const arrivalOf = (tx: Tx, scope: Scope, placeId: string, withCode: boolean) => tx<Arrival[]>`
+export const arrivalOf = (tx: Tx, scope: Scope, siteId: string, withCode: boolean) => tx<Arrival[]>`
   select p.access, p.hazards, p.dogs, ${gateCode(tx, withCode)} as code
-  from place p
-  where p.id = ${placeId} and p.company_id = ${scope.companyId}`;
+  from site p
+  where p.id = ${siteId} and p.company_id = ${scope.companyId}`;
 
-export type PlaceInput = Omit<Place, 'clientName' | 'version'> & {
+export type SiteInput = Omit<Site, 'clientName' | 'version'> & {
   gateCode: string | null;
   /** The version that the form rests on; null for a new place. */
   basedOn: number | null;
 };
 
 /** @returns false where the place has been changed since the version that this rests on; nothing is written then */
-export const upsertPlace = (scope: Scope, place: PlaceInput): Promise<boolean> =>
+export const upsertSite = (scope: Scope, place: SiteInput): Promise<boolean> =>
   within(scope, async (tx) => {
-    const [now] = await tx<{ version: number }[]>`select version from place where id = ${place.id} for update`;
+    const [now] = await tx<{ version: number }[]>`select version from site where id = ${place.id} for update`;
     if (now && now.version !== place.basedOn) return false;
     const row = {
       client_id: place.clientId,
@@ -222,12 +222,12 @@ export const upsertPlace = (scope: Scope, place: PlaceInput): Promise<boolean> =
       dogs: place.dogs,
       notes: place.notes,
     };
-    if (now) await tx`update place set ${tx(row as never)} where id = ${place.id}`;
-    else await tx`insert into place ${tx({ id: place.id, company_id: scope.companyId, ...row } as never)}`;
+    if (now) await tx`update site set ${tx(row as never)} where id = ${place.id}`;
+    else await tx`insert into site ${tx({ id: place.id, company_id: scope.companyId, ...row } as never)}`;
     if (place.gateCode === null) return true;
-    if (place.gateCode === '') await tx`delete from gate_code where place_id = ${place.id}`;
+    if (place.gateCode === '') await tx`delete from gate_code where site_id = ${place.id}`;
     else
-      await tx`insert into gate_code (place_id, company_id, code) values (${place.id}, ${scope.companyId}, ${place.gateCode}) on conflict (place_id) do update set code = excluded.code`;
+      await tx`insert into gate_code (site_id, company_id, code) values (${place.id}, ${scope.companyId}, ${place.gateCode}) on conflict (site_id) do update set code = excluded.code`;
     return true;
   });
 
@@ -242,30 +242,30 @@ export interface Alarm {
 }
 
 /** Danger seen and reports due on the trees of a place. */
-export const placeAlarms = (scope: Scope, placeId: string, dangerous: readonly string[]): Promise<Alarm[]> =>
+export const siteAlarms = (scope: Scope, siteId: string, dangerous: readonly string[]): Promise<Alarm[]> =>
   within(scope, async (tx) => [
     ...(await tx<Alarm[]>`
       select * from (
         select t.id as "treeId", t.tag, t.walk_order,
           array(select f.sign_id from finding f where f.company_id = ${scope.companyId} and f.state = 'seen' and f.sign_id = any (${[...dangerous]})
-            and f.look_id = (
+            and f.inspection_id = (
               select l.id
-              from look l
+              from inspection l
               where l.company_id = ${scope.companyId} and l.tree_id = t.id and not exists (
                 select
-                from look_withdrawal w
-                where w.company_id = ${scope.companyId} and w.look_id = l.id)
+                from inspection_void w
+                where w.company_id = ${scope.companyId} and w.inspection_id = l.id)
               order by l.at desc, l.id desc
               limit 1)
             order by f.sign_id) as signs,
-          (select v.condition_id from verdict v where v.company_id = ${scope.companyId} and v.tree_id = t.id and v.decision = 'report'
+          (select v.condition_id from diagnosis v where v.company_id = ${scope.companyId} and v.tree_id = t.id and v.decision = 'report'
             and not exists (
               select
-              from verdict n
+              from diagnosis n
               where n.company_id = ${scope.companyId} and n.tree_id = t.id and n.at > v.at
                 and (n.condition_id = v.condition_id or v.id = any (n.overturns)))
             order by v.at desc limit 1) as report
-        from tree t where t.company_id = ${scope.companyId} and t.place_id = ${placeId} and t.archived_at is null) a
+        from tree t where t.company_id = ${scope.companyId} and t.site_id = ${siteId} and t.archived_at is null) a
       where cardinality(a.signs) > 0 or a.report is not null order by a.walk_order, a.tag limit 40`),
   ]);
 
@@ -280,9 +280,9 @@ export interface StandTree {
   decision: string | null;
 }
 
-export const placeStand = (
+export const siteStand = (
   scope: Scope,
-  placeId: string,
+  siteId: string,
   year: string,
 ): Promise<{ trees: StandTree[]; used: Record<string, number> }> =>
   within(scope, async (tx) => {
@@ -293,29 +293,29 @@ export const placeStand = (
       from tree t
       left join lateral (
         select stems
-        from reading
+        from measurement
         where company_id = ${o} and tree_id = t.id
         order by at desc, id
         limit 1) r on true
       left join lateral (
         select crown_loss
-        from look
+        from inspection
         where company_id = ${o} and tree_id = t.id and crown_loss is not null
         order by at desc, id
         limit 1) l on true
       left join lateral (
         select condition_id, decision
-        from verdict
+        from diagnosis
         where company_id = ${o} and tree_id = t.id
         order by at desc, id
         limit 1) v on true
-      where t.company_id = ${o} and t.place_id = ${placeId} and t.archived_at is null
+      where t.company_id = ${o} and t.site_id = ${siteId} and t.archived_at is null
       order by t.walk_order, t.id
       limit 1000`;
     const used = await tx<{ name: string; grams: number }[]>`
       select u.name, u.grams
-      from place p
-      cross join lateral (${activesOfPlace(tx, year)}) u
-      where p.company_id = ${o} and p.id = ${placeId}`;
+      from site p
+      cross join lateral (${activesOfSite(tx, year)}) u
+      where p.company_id = ${o} and p.id = ${siteId}`;
     return { trees: [...trees], used: Object.fromEntries(used.map((u) => [u.name, u.grams])) };
   });

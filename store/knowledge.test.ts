@@ -4,16 +4,16 @@ import type { Finding } from '@/core/diagnose/knowledge';
 import { db, type Sql } from './db';
 import {
   addEntry,
-  addPracticeRound,
+  insertPracticeSession,
   closedCases,
-  findingsOfPlace,
+  findingsOfSite,
   overturned,
   ownEntries,
-  practiceRounds,
+  practiceSessions,
 } from './knowledge';
 import { makeCompany, ownerSql, type TestCompany } from './testing';
-import { addLooks } from './looks';
-import { addVerdict, nearbyFinds } from './verdicts';
+import { insertInspections } from './looks';
+import { insertDiagnosis, nearbyDetections } from './verdicts';
 import { alikeTrees, getTree } from './tree';
 
 let owner: Sql;
@@ -28,7 +28,7 @@ afterAll(async () => {
 const seen = (sign: string, grade = 3): Finding => ({ sign, state: 'seen', grade });
 const look = async (findings: Finding[], tests: { test: string; outcome: string }[] = [], treeId = o.treeId) => {
   const id = v7();
-  await addLooks(o, [
+  await insertInspections(o, [
     {
       id,
       treeId,
@@ -47,11 +47,11 @@ const look = async (findings: Finding[], tests: { test: string; outcome: string 
   ]);
   return id;
 };
-const verdict = (conditionId: string, more: object = {}) =>
-  addVerdict(o, {
+const savedDiagnosis = (conditionId: string, more: object = {}) =>
+  insertDiagnosis(o, {
     id: v7(),
     treeId: o.treeId,
-    lookId: null,
+    inspectionId: null,
     conditionId,
     certainty: 'near certain',
     decision: 'treat now',
@@ -94,17 +94,17 @@ it('practice rounds are one’s own, newest first, each once', async () => {
     data: { truth: 'lime-aphid', said: 'lime-aphid', minutes: 2, wounds: 0 },
   });
   const r = round(80);
-  await addPracticeRound(o, r);
-  await addPracticeRound(o, r);
-  await addPracticeRound(o, round(90));
-  expect((await practiceRounds(o)).map((x) => x.score)).toEqual([90, 80]);
-  await expect(addPracticeRound(o, round(120))).rejects.toMatchObject({ code: '23514' });
+  await insertPracticeSession(o, r);
+  await insertPracticeSession(o, r);
+  await insertPracticeSession(o, round(90));
+  expect((await practiceSessions(o)).map((x) => x.score)).toEqual([90, 80]);
+  await expect(insertPracticeSession(o, round(120))).rejects.toMatchObject({ code: '23514' });
 });
 
 it('a diagnosis that another name follows is overturned, by what was looked at; the same name again is not', async () => {
-  await verdict('drought-stress');
-  await verdict('drought-stress');
-  await verdict('elm-leaf-beetle', { overturnedBy: ['beat-branch/beetles-fall'] });
+  await savedDiagnosis('drought-stress');
+  await savedDiagnosis('drought-stress');
+  await savedDiagnosis('elm-leaf-beetle', { overturnedBy: ['beat-branch/beetles-fall'] });
   const rows = await overturned(o);
   expect(rows.map((r) => [r.was, r.became, r.by, r.treatments])).toEqual([
     ['drought-stress', 'elm-leaf-beetle', ['beat-branch/beetles-fall'], 0],
@@ -112,12 +112,12 @@ it('a diagnosis that another name follows is overturned, by what was looked at; 
 });
 
 it('a closed case holds what was seen and nothing of where or whose', async () => {
-  const lookId = await look(
+  const inspectionId = await look(
     [seen('skeletons'), seen('beetles-leaf', 2), { sign: 'tips-hook', state: 'absent' }],
     [{ test: 'beat-branch', outcome: 'beetles-fall' }],
   );
-  await verdict('elm-leaf-beetle', { lookId });
-  await verdict('elm-leaf-beetle', { lookId, certainty: 'possible' });
+  await savedDiagnosis('elm-leaf-beetle', { inspectionId });
+  await savedDiagnosis('elm-leaf-beetle', { inspectionId, certainty: 'possible' });
   const cases = await closedCases(o);
   expect(cases).toHaveLength(1);
   expect(cases[0]).toMatchObject({
@@ -132,7 +132,7 @@ it('a closed case holds what was seen and nothing of where or whose', async () =
 it('the findings of a place are told now and the time before', async () => {
   await look([{ sign: 'honeydew', state: 'absent' }]);
   await look([seen('honeydew', 4)]);
-  const [tree] = await findingsOfPlace(o, o.placeId);
+  const [tree] = await findingsOfSite(o, o.siteId);
   expect([tree!.before!.findings, tree!.now!.findings]).toEqual([{ honeydew: 0 }, { honeydew: 4 }]);
 });
 
@@ -140,23 +140,23 @@ it('what is named on another tree counts as near by: none on this one, 0 on the 
   const [near, far] = [v7(), v7()];
   const place = v7();
   await owner`update tree set lat = 50, lon = -4 where id = ${o.treeId}`;
-  await owner`insert into tree (id, company_id, place_id, tag, host_id, lat, lon) values (${near}, ${o.companyId}, ${o.placeId}, 'T2', 'wych-elm', 50, -4)`;
-  await owner`insert into place (id, company_id, client_id, name, time_zone) select ${place}, company_id, client_id, 'Far', 'Europe/London' from place where id = ${o.placeId}`;
-  await owner`insert into tree (id, company_id, place_id, tag, host_id, lat, lon) values (${far}, ${o.companyId}, ${place}, 'T3', 'wych-elm', 50.1, -4)`;
+  await owner`insert into tree (id, company_id, site_id, tag, host_id, lat, lon) values (${near}, ${o.companyId}, ${o.siteId}, 'T2', 'wych-elm', 50, -4)`;
+  await owner`insert into site (id, company_id, client_id, name, time_zone) select ${place}, company_id, client_id, 'Far', 'Europe/London' from site where id = ${o.siteId}`;
+  await owner`insert into tree (id, company_id, site_id, tag, host_id, lat, lon) values (${far}, ${o.companyId}, ${place}, 'T3', 'wych-elm', 50.1, -4)`;
   const year = String(new Date().getUTCFullYear());
-  const nearby = async () => (await nearbyFinds(o, [(await getTree(o, o.treeId, year))!])).get(o.treeId)!;
-  await verdict('elm-leaf-beetle');
+  const nearby = async () => (await nearbyDetections(o, [(await getTree(o, o.treeId, year))!])).get(o.treeId)!;
+  await savedDiagnosis('elm-leaf-beetle');
   expect(await nearby()).toEqual({});
-  await verdict('dutch-elm-disease', { treeId: far });
-  await verdict('apple-scab', { treeId: near });
-  await verdict('smooth-patch', { treeId: near, decision: 'leave it alone' });
-  await verdict('elm-bark-beetle', { treeId: near, certainty: 'possible' });
+  await savedDiagnosis('dutch-elm-disease', { treeId: far });
+  await savedDiagnosis('apple-scab', { treeId: near });
+  await savedDiagnosis('smooth-patch', { treeId: near, decision: 'leave it alone' });
+  await savedDiagnosis('elm-bark-beetle', { treeId: near, certainty: 'possible' });
   const found = await nearby();
   expect(Object.keys(found).sort()).toEqual(['apple-scab', 'dutch-elm-disease']);
   expect(found['apple-scab']).toBe(0);
   // A tenth of a degree of latitude is 11.12 km on a sphere of 6371 km.
   expect(found['dutch-elm-disease']).toBeCloseTo(11.119, 2);
   expect(
-    (await alikeTrees(o, { id: o.treeId, placeId: o.placeId, hostId: 'wych-elm', walkOrder: 0 })).map((t) => t.tag),
+    (await alikeTrees(o, { id: o.treeId, siteId: o.siteId, hostId: 'wych-elm', walkOrder: 0 })).map((t) => t.tag),
   ).toEqual(['T2']);
 });

@@ -54,9 +54,9 @@ export const ownInUse = (scope: Scope, kind: AddedKind, key: string): Promise<bo
         union all
         select from sample where company_id = ${companyId} and test_id = ${key}`,
       condition: tx`
-        select from verdict where company_id = ${companyId} and condition_id = ${key}
+        select from diagnosis where company_id = ${companyId} and condition_id = ${key}
         union all
-        select from plan where company_id = ${companyId} and condition_id = ${key}
+        select from treatment_plan where company_id = ${companyId} and condition_id = ${key}
         union all
         select from work_plan where company_id = ${companyId} and condition_id = ${key}
         union all
@@ -73,7 +73,7 @@ export const ownInUse = (scope: Scope, kind: AddedKind, key: string): Promise<bo
     return row!.used;
   });
 
-export interface PracticeRound {
+export interface PracticeSession {
   id: string;
   at: Date;
   seed: number;
@@ -81,18 +81,18 @@ export interface PracticeRound {
   score: number;
   data: { truth: string; said: string; minutes: number; wounds: number };
 }
-export const practiceRounds = (scope: Scope): Promise<PracticeRound[]> =>
+export const practiceSessions = (scope: Scope): Promise<PracticeSession[]> =>
   within(
     scope,
     (tx) =>
       tx<
-        PracticeRound[]
-      >`select id, at, seed, level, score, data from practice_round where company_id = ${scope.companyId} and person_id = ${scope.personId} order by at desc limit 60`,
+        PracticeSession[]
+      >`select id, at, seed, level, score, data from practice_session where company_id = ${scope.companyId} and person_id = ${scope.personId} order by at desc limit 60`,
   );
-export const addPracticeRound = (scope: Scope, r: Omit<PracticeRound, 'at'>) =>
+export const insertPracticeSession = (scope: Scope, r: Omit<PracticeSession, 'at'>) =>
   within(
     scope,
-    (tx) => tx`insert into practice_round (id, company_id, person_id, seed, level, score, data)
+    (tx) => tx`insert into practice_session (id, company_id, person_id, seed, level, score, data)
       values (${r.id}, ${scope.companyId}, ${scope.personId}, ${r.seed}, ${r.level}, ${r.score}, ${json(tx, r.data)})
       on conflict (id) do nothing`,
   );
@@ -100,7 +100,7 @@ export const addPracticeRound = (scope: Scope, r: Omit<PracticeRound, 'at'>) =>
 export interface Overturned {
   treeId: string;
   tag: string;
-  placeName: string;
+  siteName: string;
   was: string;
   wasAt: Date;
   became: string;
@@ -117,9 +117,9 @@ export const overturned = (scope: Scope): Promise<Overturned[]> =>
     (tx) => tx<Overturned[]>`
       with v as (
         select *, lag(condition_id) over w as was, lag(at) over w as was_at
-        from verdict
+        from diagnosis
         where company_id = ${scope.companyId} window w as (partition by tree_id order by at, id))
-      select v.tree_id as "treeId", t.tag, p.name as "placeName", v.was, v.was_at as "wasAt", v.condition_id as became,
+      select v.tree_id as "treeId", t.tag, p.name as "siteName", v.was, v.was_at as "wasAt", v.condition_id as became,
         v.at as "becameAt", v.overturned_by as by,
         (
           select count(*)::int
@@ -133,7 +133,7 @@ export const overturned = (scope: Scope): Promise<Overturned[]> =>
             and r.data->>'unit' = 'mL' and r.started_at between v.was_at and v.at) as litres
       from v
       join tree t on t.id = v.tree_id
-      join place p on p.id = t.place_id
+      join site p on p.id = t.site_id
       where v.was is not null and v.was <> v.condition_id
       order by v.at desc, v.id
       limit 200`,
@@ -150,7 +150,7 @@ export interface SpreadTree {
   before: { at: Date; findings: Record<string, number> } | null;
 }
 /** The findings of every tree of a place, now and the time before, in walking order. */
-export const findingsOfPlace = (scope: Scope, placeId: string): Promise<SpreadTree[]> =>
+export const findingsOfSite = (scope: Scope, siteId: string): Promise<SpreadTree[]> =>
   within(
     scope,
     (tx) => tx<SpreadTree[]>`
@@ -158,17 +158,17 @@ export const findingsOfPlace = (scope: Scope, placeId: string): Promise<SpreadTr
       from (
         select *
         from tree
-        where company_id = ${scope.companyId} and place_id = ${placeId} and archived_at is null
+        where company_id = ${scope.companyId} and site_id = ${siteId} and archived_at is null
         order by walk_order, id
         limit 400) t
       left join lateral (
         select jsonb_agg(jsonb_build_object('at', k.at, 'findings', coalesce((
           select jsonb_object_agg(f.sign_id, coalesce(f.grade, 0))
           from finding f
-          where f.look_id = k.id and f.company_id = ${scope.companyId}), '{}')) order by k.at desc) as looks
+          where f.inspection_id = k.id and f.company_id = ${scope.companyId}), '{}')) order by k.at desc) as looks
         from (
           select id, at
-          from look
+          from inspection
           where company_id = ${scope.companyId} and tree_id = t.id
           order by at desc, id desc
           limit 2) k
@@ -193,24 +193,24 @@ export const closedCases = (scope: Scope): Promise<ClosedCase[]> =>
         coalesce((
           select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('sign', f.sign_id, 'state', f.state, 'grade', f.grade)) order by f.sign_id)
           from finding f
-          where f.look_id = l.id and f.company_id = ${scope.companyId}), '[]') as findings,
+          where f.inspection_id = l.id and f.company_id = ${scope.companyId}), '[]') as findings,
         coalesce((
           select jsonb_agg(jsonb_build_object('test', r.test_id, 'outcome', r.outcome) order by r.test_id)
           from test_result r
-          where r.look_id = l.id and r.company_id = ${scope.companyId}), '[]') as tests
+          where r.inspection_id = l.id and r.company_id = ${scope.companyId}), '[]') as tests
       from (
         select *
-        from verdict
+        from diagnosis
         where company_id = ${scope.companyId} and certainty in ('near certain', 'confirmed by test')
-          and look_id is not null
+          and inspection_id is not null
         order by at desc, id desc
         limit 60) v
-      join look l on l.id = v.look_id and l.company_id = ${scope.companyId}
+      join inspection l on l.id = v.inspection_id and l.company_id = ${scope.companyId}
       join tree t on t.id = v.tree_id and t.company_id = ${scope.companyId}
       where (
         select count(*)
         from finding f
-        where f.look_id = l.id and f.company_id = ${scope.companyId} and f.state = 'seen') >= 2
+        where f.inspection_id = l.id and f.company_id = ${scope.companyId} and f.state = 'seen') >= 2
       order by v.at desc
       limit 30`,
   );

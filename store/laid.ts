@@ -9,10 +9,10 @@ import { json, within, type Scope, type Tx } from './db';
 import { clockNow } from './clock';
 
 /** A programme that was laid over trees of a place. */
-export interface Laid {
+export interface Assignment {
   id: string;
-  placeId: string;
-  placeName: string;
+  siteId: string;
+  siteName: string;
   timeZone: string;
   programme: YearProgramme;
   from: Day;
@@ -56,25 +56,25 @@ export type StopTold =
       gates: { id: string; title: string; satisfy: string }[];
     };
 
-const laidColumns = (tx: Tx) => tx`
-  l.id, l.place_id as "placeId", p.name as "placeName", p.time_zone as "timeZone", l.programme,
+const assignmentColumns = (tx: Tx) => tx`
+  l.id, l.site_id as "siteId", p.name as "siteName", p.time_zone as "timeZone", l.programme,
     l.from_day::text as from,
   l.until_day::text as until, l.reason, l.said, l.carried_from as "carriedFrom", l.at, w.name as "byName",
   l.ended_on::text as "endedOn", l.ended_because as "endedBecause"`;
 
-export const getLaid = (scope: Scope, id: string): Promise<Laid | null> =>
+export const getAssignment = (scope: Scope, id: string): Promise<Assignment | null> =>
   within(scope, async (tx) => {
-    const [laid] = await tx<Laid[]>`
-      select ${laidColumns(tx)}
-      from laid l
-      join place p on p.id = l.place_id and p.company_id = l.company_id
+    const [assignment] = await tx<Assignment[]>`
+      select ${assignmentColumns(tx)}
+      from programme_assignment l
+      join site p on p.id = l.site_id and p.company_id = l.company_id
       join person w on w.id = l.by_person
       where l.company_id = ${scope.companyId} and l.id = ${id}`;
-    return laid ?? null;
+    return assignment ?? null;
   });
 
 /** How a laid programme stands: its visits by what became of them. */
-export interface LaidHead extends Laid {
+export interface AssignmentHead extends Assignment {
   trees: number;
   open: number;
   done: number;
@@ -83,17 +83,17 @@ export interface LaidHead extends Laid {
   next: Day | null;
 }
 /** Laid programmes, those in force first; at one place, or everywhere. */
-export const laidHeads = (scope: Scope, placeId: string | null, limit = 60): Promise<LaidHead[]> =>
+export const assignmentHeads = (scope: Scope, siteId: string | null, limit = 60): Promise<AssignmentHead[]> =>
   within(scope, async (tx) => [
-    ...(await tx<LaidHead[]>`
-      select ${laidColumns(tx)}, v.*
+    ...(await tx<AssignmentHead[]>`
+      select ${assignmentColumns(tx)}, v.*
       from (
         select *
-        from laid
-        where company_id = ${scope.companyId} ${placeId ? tx`and place_id = ${placeId}` : tx``}
+        from programme_assignment
+        where company_id = ${scope.companyId} ${siteId ? tx`and site_id = ${siteId}` : tx``}
         order by (ended_on is null) desc, at desc
         limit ${limit}) l
-      join place p on p.id = l.place_id and p.company_id = l.company_id
+      join site p on p.id = l.site_id and p.company_id = l.company_id
       join person w on w.id = l.by_person
       cross join lateral (
         select count(distinct x.tree_id)::int as trees,
@@ -104,20 +104,20 @@ export const laidHeads = (scope: Scope, placeId: string | null, limit = 60): Pro
           (min(x.day) filter (where x.now = 'planned'))::text as next
         from (
           select b.tree_id, b.day, b.settled, ${standing(tx)} as now
-          from laid_visit b
+          from programme_visit b
           ${carriedOut(tx)}
-          where b.company_id = l.company_id and b.laid_id = l.id) x) v
+          where b.company_id = l.company_id and b.assignment_id = l.id) x) v
       order by (l.ended_on is null) desc, l.at desc`),
   ]);
 
 /** Trees on which a programme of this key is in force for any of these days, with the day on which that ends. */
-export const laidAlready = (scope: Scope, key: string, treeIds: readonly string[], span: { from: Day; until: Day }) =>
+export const assignedAlready = (scope: Scope, key: string, treeIds: readonly string[], span: { from: Day; until: Day }) =>
   within(
     scope,
     (tx) => tx<{ treeId: string; tag: string; until: Day }[]>`
       select distinct on (t.id) t.id as "treeId", t.tag, l.until_day::text as until
-      from laid_visit b
-      join laid l on l.id = b.laid_id and l.company_id = b.company_id
+      from programme_visit b
+      join programme_assignment l on l.id = b.assignment_id and l.company_id = b.company_id
       join tree t on t.id = b.tree_id and t.company_id = b.company_id
       where b.company_id = ${scope.companyId} and b.tree_id = any(${[...treeIds]}) and l.ended_on is null
         and l.programme->>'key' = ${key} and l.from_day <= ${span.until} and l.until_day >= ${span.from}
@@ -128,7 +128,7 @@ export const laidAlready = (scope: Scope, key: string, treeIds: readonly string[
 const carriedOut = (tx: Tx) => tx`
   left join lateral (
     select n.id, n.state, n.label_id, n.use_key
-    from plan n
+    from treatment_plan n
     where n.company_id = b.company_id and n.visit_id = b.id and b.kind = 'treat'
     order by n.at desc, n.id desc
     limit 1) n on true
@@ -138,7 +138,7 @@ const carriedOut = (tx: Tx) => tx`
     where k.company_id = b.company_id and k.visit_id = b.id and b.kind = 'work'
     order by k.at desc, k.id desc
     limit 1) k on true
-  left join follow_up f on f.company_id = b.company_id and f.root_id = b.id and f.rule_id = 'laid' and b.kind = 'look'`;
+  left join follow_up f on f.company_id = b.company_id and f.root_id = b.id and f.rule_id = 'programme' and b.kind = 'look'`;
 /** What has become of a visit (b). */
 const standing = (tx: Tx) => tx`
   case when b.state <> 'planned' then b.state
@@ -146,7 +146,7 @@ const standing = (tx: Tx) => tx`
   end`;
 
 /** Every visit of a laid programme, or those of some of its trees, in order of day and walk. */
-export const laidVisits = (scope: Scope, laidId: string, treeIds: readonly string[] | null): Promise<VisitRow[]> =>
+export const assignedVisits = (scope: Scope, assignmentId: string, treeIds: readonly string[] | null): Promise<VisitRow[]> =>
   within(scope, async (tx) => [
     ...(await tx<VisitRow[]>`
       select b.id, b.tree_id as "treeId", t.tag, t.host_id as "hostId", t.walk_order as "walkOrder", b.step, b.year,
@@ -161,7 +161,7 @@ export const laidVisits = (scope: Scope, laidId: string, treeIds: readonly strin
           select jsonb_agg(jsonb_build_object('from', m.from_day, 'to', m.to_day, 'reasons', m.reasons) order by m.at, m.id)
           from visit_move m
           where m.company_id = b.company_id and m.visit_id = b.id), '[]') as moves
-      from laid_visit b
+      from programme_visit b
       join tree t on t.id = b.tree_id and t.company_id = b.company_id
       ${carriedOut(tx)}
       left join label l on l.id = coalesce(n.label_id, b.label_id) and l.company_id = b.company_id
@@ -172,7 +172,7 @@ export const laidVisits = (scope: Scope, laidId: string, treeIds: readonly strin
         where r.company_id = b.company_id and r.plan_id = n.id and r.latest and not r.withdrawn
           and u->>'key' = n.use_key
         limit 1) r on n.state = 'done'
-      where b.company_id = ${scope.companyId} and b.laid_id = ${laidId}
+      where b.company_id = ${scope.companyId} and b.assignment_id = ${assignmentId}
         ${treeIds ? tx`and b.tree_id = any(${[...treeIds]})` : tx``}
       order by b.day, t.walk_order, t.id, b.id`),
   ]);
@@ -180,7 +180,7 @@ export const laidVisits = (scope: Scope, laidId: string, treeIds: readonly strin
 /** A visit of a programme as a page about its tree tells it. */
 export interface TreeVisit {
   id: string;
-  laidId: string;
+  assignmentId: string;
   programme: string;
   step: string;
   nth: number;
@@ -194,13 +194,13 @@ export interface TreeVisit {
 export const visitsOnTree = (scope: Scope, treeId: string): Promise<TreeVisit[]> =>
   within(scope, async (tx) => [
     ...(await tx<TreeVisit[]>`
-      select x.id, x."laidId", x.programme, x.step, x.nth, x.kind, x.state, x.day, x.found, x."planId"
+      select x.id, x."assignmentId", x.programme, x.step, x.nth, x.kind, x.state, x.day, x.found, x."planId"
       from (
-        select b.id, l.id as "laidId", l.programme->>'name' as programme, b.nth, b.kind, ${standing(tx)} as state,
+        select b.id, l.id as "assignmentId", l.programme->>'name' as programme, b.nth, b.kind, ${standing(tx)} as state,
           b.day::text as day, b.found, n.id as "planId",
           (select s->>'name' from jsonb_array_elements(l.programme->'steps') s where s->>'key' = b.step) as step
-        from laid_visit b
-        join laid l on l.id = b.laid_id and l.company_id = b.company_id and l.ended_on is null
+        from programme_visit b
+        join programme_assignment l on l.id = b.assignment_id and l.company_id = b.company_id and l.ended_on is null
         ${carriedOut(tx)}
         where b.company_id = ${scope.companyId} and b.tree_id = ${treeId}
         order by b.day, b.id
@@ -209,25 +209,25 @@ export const visitsOnTree = (scope: Scope, treeId: string): Promise<TreeVisit[]>
       order by x.day, x.id`),
   ]);
 
-export const addLaid = (
+export const insertAssignment = (
   scope: Scope,
-  laid: Pick<Laid, 'id' | 'placeId' | 'programme' | 'from' | 'until' | 'reason' | 'said' | 'carriedFrom'>,
+  assignment: Pick<Assignment, 'id' | 'siteId' | 'programme' | 'from' | 'until' | 'reason' | 'said' | 'carriedFrom'>,
 ) =>
   within(
     scope,
     (tx) => tx`
-      insert into laid (
-        id, company_id, place_id, programme, from_day, until_day, reason, said, carried_from, by_person)
+      insert into programme_assignment (
+        id, company_id, site_id, programme, from_day, until_day, reason, said, carried_from, by_person)
       values (
-        ${laid.id}, ${scope.companyId}, ${laid.placeId}, ${json(tx, laid.programme)}, ${laid.from}, ${laid.until},
-        ${laid.reason}, ${json(tx, laid.said)}, ${laid.carriedFrom}, ${scope.personId})
+        ${assignment.id}, ${scope.companyId}, ${assignment.siteId}, ${json(tx, assignment.programme)}, ${assignment.from}, ${assignment.until},
+        ${assignment.reason}, ${json(tx, assignment.said)}, ${assignment.carriedFrom}, ${scope.personId})
       on conflict (id) do nothing`,
   );
 
 /** A visit as it is written down. */
 export interface VisitWritten {
   id: string;
-  laidId: string;
+  assignmentId: string;
   treeId: string;
   step: string;
   year: number;
@@ -251,7 +251,7 @@ export const writeVisits = (scope: Scope, visits: readonly VisitWritten[]) =>
       const rows = visits.slice(i, i + 500).map((v) => ({
         id: v.id,
         company_id: scope.companyId,
-        laid_id: v.laidId,
+        assignment_id: v.assignmentId,
         tree_id: v.treeId,
         step: v.step,
         year: v.year,
@@ -268,7 +268,7 @@ export const writeVisits = (scope: Scope, visits: readonly VisitWritten[]) =>
         use_key: v.useKey,
       }));
       await tx`
-        insert into laid_visit ${tx(rows as never)}
+        insert into programme_visit ${tx(rows as never)}
         on conflict (id) do update
         set state = excluded.state, day = excluded.day, earliest = excluded.earliest, latest = excluded.latest,
           reasons = excluded.reasons, by_hand = excluded.by_hand, stop = excluded.stop, label_id = excluded.label_id,
@@ -294,12 +294,12 @@ export const moveVisit = (
   within(scope, async (tx) => {
     const { visitId, to, earliest, latest } = move;
     await tx`
-      update laid_visit
+      update programme_visit
       set day = ${to}, earliest = ${earliest}, latest = ${latest}, reasons = ${json(tx, move.reasons)},
         by_hand = ${move.byHand}
       where company_id = ${scope.companyId} and id = ${visitId}`;
     await tx`
-      update plan
+      update treatment_plan
       set planned_for = ${to}, earliest = ${earliest}, latest = ${latest}, moves = moves + 1
       where company_id = ${scope.companyId} and visit_id = ${visitId} and state = 'open'`;
     await tx`
@@ -309,7 +309,7 @@ export const moveVisit = (
     await tx`
       update follow_up
       set due = ${to}, earliest = ${earliest}, latest = ${latest}
-      where company_id = ${scope.companyId} and root_id = ${visitId} and rule_id = 'laid' and state = 'open'`;
+      where company_id = ${scope.companyId} and root_id = ${visitId} and rule_id = 'programme' and state = 'open'`;
     await tx`
       insert into visit_move (id, company_id, visit_id, from_day, to_day, reasons, by_person)
       values (
@@ -321,7 +321,7 @@ export const dropCarried = (scope: Scope, visitIds: readonly string[]) =>
   within(scope, async (tx) => {
     const ids = [...visitIds];
     await tx`
-      update plan
+      update treatment_plan
       set state = 'dropped'
       where company_id = ${scope.companyId} and visit_id = any(${ids}) and state = 'open'`;
     await tx`
@@ -331,21 +331,21 @@ export const dropCarried = (scope: Scope, visitIds: readonly string[]) =>
     await tx`
       update follow_up
       set state = 'dropped', settled_at = clock_now(), settled_by = ${scope.personId}
-      where company_id = ${scope.companyId} and root_id = any(${ids}) and rule_id = 'laid' and state = 'open'`;
+      where company_id = ${scope.companyId} and root_id = any(${ids}) and rule_id = 'programme' and state = 'open'`;
   });
 
 /** Visits that are left out say why; what carried them out is dropped. */
 export const leaveOut = (scope: Scope, visitIds: readonly string[], because: string) =>
   within(scope, async (tx) => {
     await tx`
-      update laid_visit
+      update programme_visit
       set because = ${because}
       where company_id = ${scope.companyId} and id = any(${[...visitIds]})`;
     await dropCarried(scope, visitIds);
   });
 
 /** A look of a programme as a date among what is due. */
-export const addLooksDue = (
+export const insertInspectionsDue = (
   scope: Scope,
   looks: readonly {
     id: string;
@@ -365,7 +365,7 @@ export const addLooksDue = (
         company_id: scope.companyId,
         tree_id: l.treeId,
         root_id: l.visitId,
-        rule_id: 'laid',
+        rule_id: 'programme',
         kind: 'look',
         what: l.what,
         reason: l.reason,
@@ -382,51 +382,51 @@ export const addLooksDue = (
   });
 
 /** What looks found, and that they were made; an answer that is taken back opens them again. */
-export const answerLooks = (scope: Scope, visitIds: readonly string[], found: boolean | null, made = found !== null) =>
+export const answerInspections = (scope: Scope, visitIds: readonly string[], found: boolean | null, made = found !== null) =>
   within(scope, async (tx) => {
     const ids = [...visitIds];
-    await tx`update laid_visit set found = ${found} where company_id = ${scope.companyId} and id = any(${ids})`;
+    await tx`update programme_visit set found = ${found} where company_id = ${scope.companyId} and id = any(${ids})`;
     await tx`
       update follow_up
       set state = ${made ? 'done' : 'open'}, settled_at = ${made ? clockNow() : null},
         settled_by = ${made ? scope.personId : null}
-      where company_id = ${scope.companyId} and root_id = any(${ids}) and rule_id = 'laid'`;
+      where company_id = ${scope.companyId} and root_id = any(${ids}) and rule_id = 'programme'`;
   });
 
 /** The laid programme and the tree of visits; what this company has not got is left out. */
 export const visitsNamed = (scope: Scope, ids: readonly string[]) =>
   within(
     scope,
-    (tx) => tx<{ id: string; laidId: string; treeId: string; step: string; kind: VisitRow['kind'] }[]>`
-      select id, laid_id as "laidId", tree_id as "treeId", step, kind
-      from laid_visit
+    (tx) => tx<{ id: string; assignmentId: string; treeId: string; step: string; kind: VisitRow['kind'] }[]>`
+      select id, assignment_id as "assignmentId", tree_id as "treeId", step, kind
+      from programme_visit
       where company_id = ${scope.companyId} and id = any(${[...ids]})`,
   );
 
 /** Looks of programmes on a tree that are open on a day, with the laid programme of each. */
-export const looksWaiting = (scope: Scope, treeIds: readonly string[], today: Day) =>
+export const openInspections = (scope: Scope, treeIds: readonly string[], today: Day) =>
   within(
     scope,
-    (tx) => tx<{ id: string; laidId: string; treeId: string; step: string; programme: YearProgramme }[]>`
-      select b.id, b.laid_id as "laidId", b.tree_id as "treeId", b.step, l.programme
-      from laid_visit b
-      join laid l on l.id = b.laid_id and l.company_id = b.company_id and l.ended_on is null
-      join follow_up f on f.company_id = b.company_id and f.root_id = b.id and f.rule_id = 'laid' and f.state = 'open'
+    (tx) => tx<{ id: string; assignmentId: string; treeId: string; step: string; programme: YearProgramme }[]>`
+      select b.id, b.assignment_id as "assignmentId", b.tree_id as "treeId", b.step, l.programme
+      from programme_visit b
+      join programme_assignment l on l.id = b.assignment_id and l.company_id = b.company_id and l.ended_on is null
+      join follow_up f on f.company_id = b.company_id and f.root_id = b.id and f.rule_id = 'programme' and f.state = 'open'
       where b.company_id = ${scope.companyId} and b.tree_id = any(${[...treeIds]}) and b.kind = 'look'
         and b.earliest <= ${today}`,
   );
 
 /** The laid programme behind a plan or a work; null where none is. */
-export const laidBehind = (scope: Scope, of: { planId: string } | { workPlanId: string }) =>
+export const assignmentBehind = (scope: Scope, of: { planId: string } | { workPlanId: string }) =>
   within(scope, async (tx) => {
-    const [found] = await tx<{ laidId: string; treeId: string }[]>`
-      select b.laid_id as "laidId", b.tree_id as "treeId"
-      from laid_visit b
-      join laid l on l.id = b.laid_id and l.company_id = b.company_id and l.ended_on is null
+    const [found] = await tx<{ assignmentId: string; treeId: string }[]>`
+      select b.assignment_id as "assignmentId", b.tree_id as "treeId"
+      from programme_visit b
+      join programme_assignment l on l.id = b.assignment_id and l.company_id = b.company_id and l.ended_on is null
       where b.company_id = ${scope.companyId} and b.id = (
         ${
           'planId' in of
-            ? tx`select visit_id from plan where company_id = ${scope.companyId} and id = ${of.planId}`
+            ? tx`select visit_id from treatment_plan where company_id = ${scope.companyId} and id = ${of.planId}`
             : tx`select visit_id from work_plan where company_id = ${scope.companyId} and id = ${of.workPlanId}`
         })`;
     return found ?? null;
@@ -434,24 +434,24 @@ export const laidBehind = (scope: Scope, of: { planId: string } | { workPlanId: 
 
 /** Why to go on in spite of what only holds, for all trees of a laid programme. */
 export const reasonFor = (scope: Scope, id: string, reason: string) =>
-  within(scope, (tx) => tx`update laid set reason = ${reason} where company_id = ${scope.companyId} and id = ${id}`);
+  within(scope, (tx) => tx`update programme_assignment set reason = ${reason} where company_id = ${scope.companyId} and id = ${id}`);
 
 /** Nothing more is planned from a laid programme; false where it was ended before. */
-export const endLaid = (scope: Scope, id: string, on: Day, because: string): Promise<boolean> =>
+export const endAssignmentRow = (scope: Scope, id: string, on: Day, because: string): Promise<boolean> =>
   within(scope, async (tx) => {
     const { count } = await tx`
-      update laid
+      update programme_assignment
       set ended_on = ${on}, ended_because = ${because}
       where company_id = ${scope.companyId} and id = ${id} and ended_on is null`;
     return count > 0;
   });
 
 /** Somebody has dealt with what was left out. */
-export const settleLeft = (scope: Scope, visitIds: readonly string[], settled: boolean) =>
+export const settleSkipped = (scope: Scope, visitIds: readonly string[], settled: boolean) =>
   within(
     scope,
     (tx) => tx`
-      update laid_visit
+      update programme_visit
       set settled = ${settled}
       where company_id = ${scope.companyId} and id = any(${[...visitIds]}) and state = 'stopped'`,
   );

@@ -16,12 +16,12 @@ export interface NewLeftOut {
 export const insertLeftOut = async (tx: Tx, scope: Scope, rows: readonly NewLeftOut[]) => {
   if (!rows.length) return;
   await tx`
-    update left_out x
+    update skipped_tree x
     set settled = true
     from label own, label other
     where x.company_id = ${scope.companyId} and not x.settled and x.tree_id = any(${rows.map((r) => r.treeId)})
       and own.id = ${rows[0]!.labelId} and other.id = x.label_id and other.key = own.key`;
-  await tx`insert into left_out ${tx(
+  await tx`insert into skipped_tree ${tx(
     rows.map((r) => ({
       id: r.id,
       company_id: scope.companyId,
@@ -46,16 +46,16 @@ export interface LeftOut {
   at: Date;
 }
 /** A part of the statement that `besideVisits` sends. */
-export const leftOutRows = (tx: Tx, scope: Scope, placeId: string) =>
+export const leftOutRows = (tx: Tx, scope: Scope, siteId: string) =>
   tx<LeftOut[]>`
   select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, l.data->>'name' as label, x.stop, x.at
-  from left_out x
+  from skipped_tree x
   join tree t on t.company_id = x.company_id and t.id = x.tree_id and t.archived_at is null
   join label l on l.company_id = x.company_id and l.id = x.label_id
   where x.company_id = ${scope.companyId} and not x.settled
-    and x.tree_id = any(array(select id from tree where place_id = ${placeId}))
+    and x.tree_id = any(array(select id from tree where site_id = ${siteId}))
     and not exists (
-      select from plan n
+      select from treatment_plan n
       join label m on m.id = n.label_id
       where n.company_id = x.company_id and n.tree_id = x.tree_id and n.at >= x.at and n.state <> 'dropped'
         and m.key = l.key)
@@ -65,7 +65,7 @@ export const settleLeftOut = (scope: Scope, ids: readonly string[], settled: boo
   within(
     scope,
     (tx) => tx`
-      update left_out
+      update skipped_tree
       set settled = ${settled}
       where company_id = ${scope.companyId} and id = any(${[...ids]}) and settled <> ${settled}`,
   );

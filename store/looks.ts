@@ -1,5 +1,5 @@
 import type { Finding, TestResult } from '@/core/diagnose/knowledge';
-import type { LookDetail } from '@/core/diagnose/look';
+import type { InspectionDetail } from '@/core/diagnose/look';
 import type { Vigour } from '@/core/diagnose/words';
 import { json, within, type Scope, type Tx } from './db';
 import type { Reading } from './tree';
@@ -10,7 +10,7 @@ export const addReading = (scope: Scope, reading: NewReading) =>
   within(
     scope,
     (tx) => tx`
-      insert into reading (
+      insert into measurement (
         id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems,
         tree_height_m, crown_width_m, crown_base_m, obstacles, arcs, flares,
         grain_deg, method)
@@ -23,7 +23,7 @@ export const addReading = (scope: Scope, reading: NewReading) =>
       on conflict (id) do nothing`,
   );
 
-export interface NewLook {
+export interface NewInspection {
   id: string;
   treeId: string;
   /** When it was seen; when it was received is the database's own. */
@@ -35,29 +35,29 @@ export interface NewLook {
   hostConfirmed: boolean;
   findings: Finding[];
   tests: TestResult[];
-  detail: LookDetail;
+  detail: InspectionDetail;
   note: string;
   today: string;
   /** What the client must agree to, when digging found something. */
   change: { id: string; what: string; priceMinor: number | null } | null;
 }
 /** Adds looks with their findings and tests, confirms hosts where the key did, and settles the looks that were due by now. */
-export const addLooks = (scope: Scope, looks: readonly NewLook[]) =>
+export const insertInspections = (scope: Scope, looks: readonly NewInspection[]) =>
   within(scope, async (tx) => {
-    for (const l of looks) await insertLook(tx, scope, l);
+    for (const l of looks) await insertInspection(tx, scope, l);
   });
 
-async function insertLook(tx: Tx, scope: Scope, look: NewLook) {
+async function insertInspection(tx: Tx, scope: Scope, look: NewInspection) {
   const o = scope.companyId;
   const made = await tx`
-    insert into look (id, company_id, tree_id, at, by_person, crown_loss, vigour, host_key, note, detail)
+    insert into inspection (id, company_id, tree_id, at, by_person, crown_loss, vigour, host_key, note, detail)
     values (${look.id}, ${o}, ${look.treeId}, ${look.at}, ${scope.personId}, ${look.crownLoss}, ${look.vigour},
       ${json(tx, look.hostKey)}, ${look.note}, ${json(tx, look.detail)})
     on conflict (id) do nothing`;
   if (!made.count) return;
   const findings = look.findings.map((f) => ({
     company_id: o,
-    look_id: look.id,
+    inspection_id: look.id,
     sign_id: f.sign,
     state: f.state,
     grade: f.grade ?? null,
@@ -68,11 +68,11 @@ async function insertLook(tx: Tx, scope: Scope, look: NewLook) {
     last_season: f.lastSeason ?? false,
   }));
   if (findings.length) await tx`insert into finding ${tx(findings)}`;
-  const tests = look.tests.map((t) => ({ company_id: o, look_id: look.id, test_id: t.test, outcome: t.outcome }));
+  const tests = look.tests.map((t) => ({ company_id: o, inspection_id: look.id, test_id: t.test, outcome: t.outcome }));
   if (tests.length) await tx`insert into test_result ${tx(tests)}`;
   if (look.change)
     await tx`
-      insert into plan_change (id, company_id, tree_id, look_id, what, price_minor, by_person)
+      insert into plan_change (id, company_id, tree_id, inspection_id, what, price_minor, by_person)
       values (${look.change.id}, ${o}, ${look.treeId}, ${look.id}, ${look.change.what}, ${look.change.priceMinor},
         ${scope.personId})`;
   if (look.hostConfirmed)
@@ -81,18 +81,18 @@ async function insertLook(tx: Tx, scope: Scope, look: NewLook) {
   await tx`
     update follow_up set state = 'done', settled_at = clock_now(), settled_by = ${scope.personId}
     where company_id = ${o} and tree_id = ${look.treeId} and state = 'open' and kind in ('look', 'check-effect')
-      and rule_id <> 'laid' and earliest <= ${look.today}`;
+      and rule_id <> 'programme' and earliest <= ${look.today}`;
 }
 
 /** Takes a look back, with its reason: it stays in the book of the tree and is no evidence any more. */
-export const withdrawLook = (scope: Scope, lookId: string, reason: string) =>
+export const voidInspectionRow = (scope: Scope, inspectionId: string, reason: string) =>
   within(
     scope,
     (tx) => tx`
-      insert into look_withdrawal (look_id, company_id, reason, by_person)
-      select l.id, ${scope.companyId}, ${reason}, ${scope.personId} from look l
-      where l.id = ${lookId} and l.company_id = ${scope.companyId}
-      on conflict (look_id) do nothing`,
+      insert into inspection_void (inspection_id, company_id, reason, by_person)
+      select l.id, ${scope.companyId}, ${reason}, ${scope.personId} from inspection l
+      where l.id = ${inspectionId} and l.company_id = ${scope.companyId}
+      on conflict (inspection_id) do nothing`,
   );
 
 /** Notes that a sample or a photograph was sent. */
@@ -112,12 +112,12 @@ export const insertSample = (
 /** Keeps the answer to a sample; where it is the outcome of a test, as a look of its own, so that it becomes evidence. */
 export const insertSampleAnswer = (
   scope: Scope,
-  a: { sampleId: string; answer: string; onDay: string; look: NewLook | null },
+  a: { sampleId: string; answer: string; onDay: string; look: NewInspection | null },
 ) =>
   within(scope, async (tx) => {
-    if (a.look) await insertLook(tx, scope, a.look);
+    if (a.look) await insertInspection(tx, scope, a.look);
     return tx`
-      insert into sample_answer (sample_id, company_id, look_id, answer, on_day, by_person)
+      insert into sample_answer (sample_id, company_id, inspection_id, answer, on_day, by_person)
       values (${a.sampleId}, ${scope.companyId}, ${a.look?.id ?? null}, ${a.answer}, ${a.onDay}, ${scope.personId})
       on conflict (sample_id) do nothing`;
   });

@@ -45,7 +45,7 @@ export const setAppPassword = (sql: Sql, password: string) =>
   sql.unsafe(`alter role elmhorn_app password '${password.replaceAll("'", "''")}'`);
 
 /**
- * Applies what is missing, each file in its own transaction, all under one advisory lock, so that several servers may
+ * Makes an empty database from store/schema.sql; then applies what is missing, each file in its own transaction, all under one advisory lock, so that several servers may
  * start at once. A file that begins with `-- concurrent` is built while others go on, statement by statement; what is left
  * of one that broke off is built anew. A changed file or a database from a newer Elmhorn is refused.
  * @param ownerUrl connection string of the role that owns the schema
@@ -74,6 +74,11 @@ export async function migrate(ownerUrl: string, appPassword?: string, folder = F
         `the database has schema ${newest}, newer than this Elmhorn knows (${all.at(-1)!.version}); start the newer Elmhorn.`,
       );
     const applied: string[] = [];
+    if (!done.size && folder === FOLDER)
+      for (const m of await makeWhole(sql, all)) {
+        done.set(m.version, m.checksum);
+        applied.push(m.name);
+      }
     for (const m of all) {
       const was = done.get(m.version);
       if (was === m.checksum) continue;
@@ -94,6 +99,28 @@ export async function migrate(ownerUrl: string, appPassword?: string, folder = F
 const note = (sql: Sql, m: Migration) => sql`
   insert into schema_migration (version, name, checksum, contracts)
   values (${m.version}, ${m.name}, ${m.checksum}, ${m.contracts})`;
+
+/**
+ * Makes an empty database from store/schema.sql in one go, as the migrations up to its version would leave it.
+ * @returns the migrations that it stands for; none where anything is in the database already
+ */
+async function makeWhole(sql: Sql, all: readonly Migration[]): Promise<Migration[]> {
+  const [there] = await sql`
+    select from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r' and relname <> 'schema_migration' limit 1`;
+  if (there) return [];
+  const text = readFileSync(/* turbopackIgnore: true */ join(FOLDER, '..', 'schema.sql'), 'utf8');
+  const version = Number(/^-- version (\d+)$/m.exec(text)![1]);
+  const part = all.filter((m) => m.version <= version);
+  await sql
+    .begin(async (tx) => {
+      await tx.unsafe(text);
+      for (const m of part) await note(tx as unknown as Sql, m);
+    })
+    .catch((error: Error) => {
+      throw new MigrationRefused(`store/schema.sql failed, and nothing of it was kept: ${error.message}.`);
+    });
+  return part;
+}
 
 async function apply(sql: Sql, m: Migration): Promise<void> {
   if (!m.concurrent) {

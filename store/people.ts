@@ -121,7 +121,7 @@ export const setSchools = (scope: Scope, { crownLoss, programme, ...rest }: Scho
   within(
     scope,
     (tx) =>
-      tx`update company set crown_loss_school = ${String(crownLoss)}, programme = ${programme}, schools = ${json(tx, rest)} where id = ${scope.companyId}`,
+      tx`update company set crown_loss_practice = ${String(crownLoss)}, programme = ${programme}, schools = ${json(tx, rest)} where id = ${scope.companyId}`,
   );
 
 /** Keeps a region profile as its next version. */

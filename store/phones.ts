@@ -93,7 +93,7 @@ export interface SyncConflict {
 export const syncConflicts = (scope: Scope, id: string | null = null): Promise<SyncConflict[]> =>
   within(scope, async (tx) => [
     ...(await tx<SyncConflict[]>`
-      select n.id, f.name as "phoneName", n.person_id as "personId", p.name as "personName", n.verb, n.what, n.input,
+      select n.id, f.name as "phoneName", n.person_id as "personId", p.name as "personName", n.command as verb, n.what, n.input,
         n.issues, n.seen_at as "seenAt", n.clock_at as "clockAt", n.received_at as "receivedAt"
       from sync_conflict n
       join phone f on f.company_id = n.company_id and f.id = n.phone_id
@@ -132,7 +132,7 @@ export const insertConflict = (scope: Scope, phoneId: string, s: Send, issues: r
   within(
     scope,
     (tx) => tx`
-      insert into sync_conflict (company_id, id, phone_id, person_id, verb, what, input, issues, seen_at, clock_at)
+      insert into sync_conflict (company_id, id, phone_id, person_id, command, what, input, issues, seen_at, clock_at)
       values (${scope.companyId}, ${s.id}, ${phoneId}, ${scope.personId}, ${cleanText(s.verb)}, ${cleanText(s.what)},
         ${json(tx, clean(s.input ?? null))},
         ${json(tx, clean(issues))}, ${kept(s.at)}, ${kept(s.clockAt)})
@@ -171,11 +171,11 @@ export const settleConflict = (
   });
 
 /** Rounds of a person's crews on some days, that are not closed, the soonest first. */
-export const roundsOfPerson = (scope: Scope, from: string, to: string): Promise<{ id: string }[]> =>
+export const crewDaysOfPerson = (scope: Scope, from: string, to: string): Promise<{ id: string }[]> =>
   within(scope, async (tx) => [
     ...(await tx<{ id: string }[]>`
       select r.id
-      from round r
+      from crew_day r
       join crew_person x on x.company_id = r.company_id and x.crew_id = r.crew_id and x.person_id = ${scope.personId}
       where r.company_id = ${scope.companyId} and r.day between ${from} and ${to} and r.closed_at is null
       order by r.day, r.id
@@ -187,23 +187,23 @@ export interface NamedTree {
   of: string;
   id: string;
   tag: string;
-  placeName: string;
+  siteName: string;
 }
 export const treesNamedBy = (scope: Scope, ids: readonly string[]): Promise<NamedTree[]> =>
   within(scope, async (tx) => [
     ...(await tx<NamedTree[]>`
-      select distinct x.of, t.id, t.tag, p.name as "placeName"
+      select distinct x.of, t.id, t.tag, p.name as "siteName"
       from unnest(${[...ids]}::uuid[]) x (of)
       cross join lateral (
         select id from tree where company_id = ${scope.companyId} and id = x.of
         union all
-        select tree_id from plan where company_id = ${scope.companyId} and id = x.of
+        select tree_id from treatment_plan where company_id = ${scope.companyId} and id = x.of
         union all
         select tree_id from work_plan where company_id = ${scope.companyId} and id = x.of
         union all
         select tree_id from follow_up where company_id = ${scope.companyId} and id = x.of
         union all
-        select tree_id from hanging where company_id = ${scope.companyId} and id = x.of) n (tree_id)
+        select tree_id from device_installation where company_id = ${scope.companyId} and id = x.of) n (tree_id)
       join tree t on t.company_id = ${scope.companyId} and t.id = n.tree_id
-      join place p on p.company_id = t.company_id and p.id = t.place_id`),
+      join site p on p.company_id = t.company_id and p.id = t.site_id`),
   ]);

@@ -12,7 +12,7 @@ type Piece = ReturnType<Tx>;
 export const sound = (tx: Tx) =>
   tx`coalesce((
     select v.decision = 'protect a sound tree'
-    from verdict v
+    from diagnosis v
     where v.company_id = t.company_id and v.tree_id = t.id
     order by v.at desc, v.id desc
     limit 1), false)`;
@@ -26,5 +26,5 @@ export const treeOfEach = (tx: Tx, companyId: string) => tx`
 
 /** What was sold of the waiting rows (n) with their trees (t). */
 export const soldOf = (tx: Tx, scope: Scope) => tx`
-  sold as (${soldAt(tx, scope.companyId, tx`array(select distinct place_id from n)`)})`;
+  sold as (${soldAt(tx, scope.companyId, tx`array(select distinct site_id from n)`)})`;
 export const isSold = (tx: Tx) => tx`coalesce(n.visit_id, n.id) in (select id from sold) as sold`;

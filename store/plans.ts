@@ -8,7 +8,7 @@ import type { Prescription } from '@/core/prescribe/prescribe';
 import type { Visit } from '@/core/prescribe/when';
 import type { Day } from '@/core/season/follow-ups';
 import { asList, dated, json, within, type Scope, type Tx } from './db';
-import { ofPlace } from './follow-ups';
+import { ofSite } from './follow-ups';
 import { lastLeft, type LastLeft } from './day';
 import { OWN_DAY_WAITS } from '@/core/prescribe/follow';
 import { isUnsettled, unsettledPlans, unsettledWorks } from './unsettled';
@@ -19,7 +19,7 @@ export interface Plan {
   id: string;
   treeId: string;
   tag: string;
-  placeId: string;
+  siteId: string;
   labelId: string;
   label: Label;
   useKey: string;
@@ -42,11 +42,11 @@ export interface Plan {
 export const getPlans = (scope: Scope, ids: readonly string[]): Promise<Plan[]> =>
   within(scope, async (tx) => [
     ...(await tx<Plan[]>`
-      select n.id, n.tree_id as "treeId", t.tag, t.place_id as "placeId", n.label_id as "labelId", l.data as label,
+      select n.id, n.tree_id as "treeId", t.tag, t.site_id as "siteId", n.label_id as "labelId", l.data as label,
         n.use_key as "useKey", n.condition_id as "conditionId", n.facts as choices, ${inReadersUnits(tx, tx`n.result`, tx`n.result_us`)} as result, n.released, n.state, n.at,
         p.name as "byName", n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text,
           n.visit_id as "visitId"
-      from plan n
+      from treatment_plan n
       join label l on l.id = n.label_id
       join tree t on t.id = n.tree_id
       join person p on p.id = n.by_person
@@ -64,7 +64,7 @@ export const movePlansTo = (
   within(
     scope,
     (tx) => tx`
-      update plan n
+      update treatment_plan n
       set planned_for = m.day, earliest = m.earliest, latest = m.latest, released = n.released || m.released::jsonb,
         moves = moves + 1
       from unnest(
@@ -75,34 +75,34 @@ export const movePlansTo = (
   );
 
 /** Plans of their own that are open at a place. */
-export const ownPlansAt = (scope: Scope, placeId: string): Promise<string[]> =>
+export const ownPlansAt = (scope: Scope, siteId: string): Promise<string[]> =>
   within(scope, async (tx) =>
     (
       await tx<{ id: string }[]>`
         select n.id
-        from plan n
+        from treatment_plan n
         where n.company_id = ${scope.companyId} and n.tree_id = any(array(
           select id
           from tree
-          where place_id = ${placeId}))
+          where site_id = ${siteId}))
           and n.state = 'open' and n.visit_id is null
         limit 5000`
     ).map((r) => r.id),
   );
 
 /** Plans of their own at a place that wait for a day after `today` and stand in no round, the soonest first. */
-export const aheadOfOwn = (scope: Scope, placeId: string, today: Day, limit: number): Promise<string[]> =>
+export const aheadOfOwn = (scope: Scope, siteId: string, today: Day, limit: number): Promise<string[]> =>
   within(scope, async (tx) =>
     (
       await tx<{ id: string }[]>`
         select n.id
-        from plan n
+        from treatment_plan n
         where n.company_id = ${scope.companyId} and n.tree_id = any(array(
           select id
           from tree
-          where place_id = ${placeId}))
+          where site_id = ${siteId}))
           and n.state = 'open' and n.visit_id is null and n.planned_for > ${today}
-          and not exists (select from round_item i where i.company_id = n.company_id and i.item_id = n.id)
+          and not exists (select from crew_day_item i where i.company_id = n.company_id and i.item_id = n.id)
         order by n.planned_for, n.id
         limit ${limit}`
     ).map((r) => r.id),
@@ -128,17 +128,17 @@ export interface NewPlan {
  * them has its own. Sent twice, it lands once.
  */
 export async function insertPlan(tx: Tx, scope: Scope, plan: NewPlan) {
-  if ((await tx`select from plan where id = ${plan.id}`).length) return;
+  if ((await tx`select from treatment_plan where id = ${plan.id}`).length) return;
   // A product is one product, whatever version of its label a plan was made from.
   await tx`
-    update plan n
+    update treatment_plan n
     set state = 'dropped'
     from label own, label other
     where n.company_id = ${scope.companyId} and n.tree_id = ${plan.treeId} and n.state = 'open'
       and n.visit_id is null
       and own.id = ${plan.labelId} and other.id = n.label_id and other.key = own.key`;
   await tx`
-    insert into plan (
+    insert into treatment_plan (
       id, company_id, tree_id, label_id, use_key, condition_id,
       facts, document, result, result_us, released, price, planned_for, earliest, latest, at, by_person)
     values (
@@ -150,7 +150,7 @@ export async function insertPlan(tx: Tx, scope: Scope, plan: NewPlan) {
 }
 
 /** Opens the plans of new visits of a programme, many in one statement: there is nothing that they could take the place of. */
-export const insertLaidPlans = (scope: Scope, plans: readonly (NewPlan & { visitId: string })[]) =>
+export const insertAssignedPlans = (scope: Scope, plans: readonly (NewPlan & { visitId: string })[]) =>
   within(scope, async (tx) => {
     for (let i = 0; i < plans.length; i += 100) {
       const rows = plans.slice(i, i + 100).map((plan) => ({
@@ -173,12 +173,12 @@ export const insertLaidPlans = (scope: Scope, plans: readonly (NewPlan & { visit
         visit_id: plan.visitId,
         by_person: scope.personId,
       }));
-      await tx`insert into plan ${tx(rows as never)}`;
+      await tx`insert into treatment_plan ${tx(rows as never)}`;
     }
   });
 
 export const setPlanState = (scope: Scope, id: string, from: 'open' | 'dropped', to: 'open' | 'dropped') =>
-  within(scope, (tx) => tx`update plan set state = ${to} where id = ${id} and state = ${from}`);
+  within(scope, (tx) => tx`update treatment_plan set state = ${to} where id = ${id} and state = ${from}`);
 
 /** Drops what waits as the rest of a treatment, by the record of what went in. @returns whether anything waited */
 export const dropRestOf = (scope: Scope, tree: { treeId: string; rootId: string }): Promise<boolean> =>
@@ -187,7 +187,7 @@ export const dropRestOf = (scope: Scope, tree: { treeId: string; rootId: string 
     async (tx) =>
       (
         await tx`
-          update plan
+          update treatment_plan
           set state = 'dropped'
           where company_id = ${scope.companyId} and tree_id = ${tree.treeId} and state = 'open'
             and facts->'rest'->'of' ? ${tree.rootId}`
@@ -199,7 +199,7 @@ export const setPlanStates = (scope: Scope, ids: readonly string[], from: 'open'
   within(
     scope,
     (tx) => tx`
-      update plan
+      update treatment_plan
       set state = ${to}
       where company_id = ${scope.companyId} and id = any(${[...ids]}) and state = ${from} and visit_id is null`,
   );
@@ -209,8 +209,8 @@ export interface OpenPlan {
   treeId: string;
   tag: string;
   hostId: string;
-  placeId: string;
-  placeName: string;
+  siteId: string;
+  siteName: string;
   labelKey: string;
   labelName: string;
   useKey: string;
@@ -239,7 +239,7 @@ export interface OpenPlan {
   earliest: Day | null;
   latest: Day | null;
   /** The programme whose visit it carries out; null where it stands for itself. */
-  laidId: string | null;
+  assignmentId: string | null;
   /** The client has taken it. */
   sold: boolean;
   /** It was done, and its record waits to be settled. */
@@ -250,11 +250,11 @@ export interface OpenPlan {
 /** Some plans (x) as a crew needs them, by place and walking order. */
 const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
       with n as (
-        select x.*, (select t.place_id from tree t where t.company_id = ${scope.companyId} and t.id = x.tree_id) as place_id
+        select x.*, (select t.site_id from tree t where t.company_id = ${scope.companyId} and t.id = x.tree_id) as site_id
         from (${x}) x),
       ${soldOf(tx, scope)},
       ${unsettledPlans(tx, scope)}
-      select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
+      select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "siteId", p.name as "siteName",
         l.key as "labelKey", l.data->>'name' as "labelName", n.use_key as "useKey", u->>'method' as method,
         n.result->'dose'->>'dimension' as unit,
         (n.result->'dose'->>'product')::float8 as product,
@@ -270,14 +270,14 @@ const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
         array(select jsonb_array_elements_text(u->'protection')) as protection,
         ${sound(tx)} as sound, n.at, n.state, ${lastLeft(tx)} as left,
         n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text,
-        (select b.laid_id from laid_visit b where b.company_id = n.company_id and b.id = n.visit_id) as "laidId",
+        (select b.assignment_id from programme_visit b where b.company_id = n.company_id and b.id = n.visit_id) as "assignmentId",
         ${isSold(tx)}, ${isUnsettled(tx)},
         exists (
-          select from reading m
+          select from measurement m
           where m.company_id = n.company_id and m.tree_id = n.tree_id and m.created_at > n.received_at) as remeasured
       from n
       ${treeOfEach(tx, scope.companyId)}
-      join place p on p.id = n.place_id and p.company_id = n.company_id
+      join site p on p.id = n.site_id and p.company_id = n.company_id
       join label l on l.id = n.label_id
       cross join lateral (
         select x as u
@@ -291,7 +291,7 @@ export interface OpenAsked {
   plans: number;
   works: number;
   /** Those of one place alone. */
-  placeId?: string | null;
+  siteId?: string | null;
   /** The day on which what may be done stands before what lies ahead, and that before what is over. */
   today?: Day;
 }
@@ -308,14 +308,14 @@ const dueFirst = (tx: Tx, today: Day | undefined) =>
     : tx``;
 
 /** Plans that wait for a crew; the soonest where there are more than the limit. */
-const waitingPlans = (tx: Tx, scope: Scope, { plans, placeId, today }: Omit<OpenAsked, 'works'>) =>
+const waitingPlans = (tx: Tx, scope: Scope, { plans, siteId, today }: Omit<OpenAsked, 'works'>) =>
   forCrew(
     tx,
     scope,
     tx`
       select *
-      from plan
-      where company_id = ${scope.companyId} and state = 'open' ${ofPlace(tx, placeId ?? null)}
+      from treatment_plan
+      where company_id = ${scope.companyId} and state = 'open' ${ofSite(tx, siteId ?? null)}
       order by ${dueFirst(tx, today)} coalesce(earliest, '-infinity'::date), at, id
       limit ${plans}`,
   );
@@ -324,7 +324,7 @@ export const openPlans = (scope: Scope, limit = ALL_OPEN.plans): Promise<OpenPla
 /** Plans by their ids, whatever became of them; what this company has not got is left out. */
 export const plansNamed = (scope: Scope, ids: readonly string[]): Promise<OpenPlan[]> =>
   within(scope, async (tx) => [
-    ...(await forCrew(tx, scope, tx`select * from plan where company_id = ${scope.companyId} and id = any(${[...ids]})`)),
+    ...(await forCrew(tx, scope, tx`select * from treatment_plan where company_id = ${scope.companyId} and id = any(${[...ids]})`)),
   ]);
 
 /** A plan or a work for a day of its own, as a calendar follows it. */
@@ -333,7 +333,7 @@ export interface PlannedVisit {
   treeId: string;
   tag: string;
   hostId: string;
-  placeName: string;
+  siteName: string;
   /** What is put on, and how; null for a work. */
   put: { label: string; method: ApplicationRecord['method'] } | null;
   /** The work; null where something is put on. */
@@ -354,22 +354,22 @@ export const plannedBetween = (
   scope: Scope,
   from: Day,
   to: Day,
-  placeId: string | null = null,
+  siteId: string | null = null,
 ): Promise<PlannedVisit[]> =>
   within(scope, async (tx) => [
     ...(await tx<PlannedVisit[]>`
-      select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName",
+      select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "siteName",
         jsonb_build_object('label', l.data->>'name', 'method', u->>'method') as put, null as "workId",
         n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text, n.state, n.moves,
         greatest(n.at, ${lastMove(tx)}) as "changedAt"
       from (
         select *
-        from plan
-        where company_id = ${scope.companyId} and planned_for between ${from} and ${to} ${ofPlace(tx, placeId)}
+        from treatment_plan
+        where company_id = ${scope.companyId} and planned_for between ${from} and ${to} ${ofSite(tx, siteId)}
         order by planned_for, id
         limit 5000) n
       join tree t on t.id = n.tree_id and t.company_id = ${scope.companyId}
-      join place p on p.id = t.place_id and p.company_id = ${scope.companyId}
+      join site p on p.id = t.site_id and p.company_id = ${scope.companyId}
       join label l on l.id = n.label_id
       cross join lateral (
         select x as u
@@ -378,7 +378,7 @@ export const plannedBetween = (
         limit 1) u
       order by n.planned_for, n.id`),
     ...(await tx<PlannedVisit[]>`
-      select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName", null as put,
+      select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "siteName", null as put,
         n.work_id as "workId", n.planned_for::text as "plannedFor",
           coalesce(b.earliest, n.planned_for)::text as earliest,
         coalesce(b.latest, n.planned_for)::text as latest, n.state,
@@ -391,19 +391,19 @@ export const plannedBetween = (
       from (
         select *
         from work_plan
-        where company_id = ${scope.companyId} and planned_for between ${from} and ${to} ${ofPlace(tx, placeId)}
+        where company_id = ${scope.companyId} and planned_for between ${from} and ${to} ${ofSite(tx, siteId)}
         order by planned_for, id
         limit 5000) n
       join tree t on t.id = n.tree_id and t.company_id = ${scope.companyId}
-      join place p on p.id = t.place_id and p.company_id = ${scope.companyId}
-      left join laid_visit b on b.company_id = n.company_id and b.id = n.visit_id
+      join site p on p.id = t.site_id and p.company_id = ${scope.companyId}
+      left join programme_visit b on b.company_id = n.company_id and b.id = n.visit_id
       order by n.planned_for, n.id`),
   ]);
 
 /** How much is open at a place, each thing counted once. */
-export interface PlaceOpen {
-  placeId: string;
-  placeName: string;
+export interface SiteOpen {
+  siteId: string;
+  siteName: string;
   /** Plans and works that may be done on the day. */
   plans: number;
   works: number;
@@ -416,15 +416,15 @@ export interface PlaceOpen {
  * What is open by a day at each place, all of it counted, the most first; nothing is left out of the counts. The place of each
  * thing is looked up by itself: as a join, the database, which cannot know how much an company has open, may walk all its trees.
  */
-const openByPlace = (tx: Tx, scope: Scope, today: Day) => tx<PlaceOpen[]>`
+const openBySite = (tx: Tx, scope: Scope, today: Day) => tx<SiteOpen[]>`
       with o as (
         select tree_id, 1 as plans, 0 as works, 0 as visits, 0 as over
-        from plan
+        from treatment_plan
         where company_id = ${scope.companyId} and state = 'open'
           and coalesce(earliest, '-infinity'::date) <= ${today}::date and not (${overOn(tx, today)})
         union all
         select tree_id, 0, 0, 0, 1
-        from plan
+        from treatment_plan
         where company_id = ${scope.companyId} and state = 'open'
           and coalesce(earliest, '-infinity'::date) <= ${today}::date and ${overOn(tx, today)}
         union all
@@ -438,14 +438,14 @@ const openByPlace = (tx: Tx, scope: Scope, today: Day) => tx<PlaceOpen[]>`
         from follow_up
         where company_id = ${scope.companyId} and state = 'open' and due <= ${today}::date),
       at_place as materialized (
-        select (select t.place_id from tree t where t.company_id = ${scope.companyId} and t.id = o.tree_id) as place_id,
+        select (select t.site_id from tree t where t.company_id = ${scope.companyId} and t.id = o.tree_id) as site_id,
           sum(o.plans)::int as plans, sum(o.works)::int as works, sum(o.visits)::int as visits, sum(o.over)::int as over,
           count(*) as things
         from o
         group by 1)
-      select p.id as "placeId", p.name as "placeName", o.plans, o.works, o.visits, o.over
+      select p.id as "siteId", p.name as "siteName", o.plans, o.works, o.visits, o.over
       from at_place o
-      join place p on p.company_id = ${scope.companyId} and p.id = o.place_id
+      join site p on p.company_id = ${scope.companyId} and p.id = o.site_id
       order by o.things desc, p.name, p.id`;
 
 /**
@@ -455,21 +455,21 @@ const openByPlace = (tx: Tx, scope: Scope, today: Day) => tx<PlaceOpen[]>`
 export const openVisits = (
   scope: Scope,
   most: OpenAsked = ALL_OPEN,
-): Promise<{ plans: OpenPlan[]; works: OpenWork[]; sites: PlaceOpen[] }> =>
+): Promise<{ plans: OpenPlan[]; works: OpenWork[]; sites: SiteOpen[] }> =>
   within(scope, async (tx) => {
-    const sites = most.today ? asList(tx, openByPlace(tx, scope, most.today)) : tx`'[]'::json`;
+    const sites = most.today ? asList(tx, openBySite(tx, scope, most.today)) : tx`'[]'::json`;
     const works = worksForCrew(
       tx,
       scope,
       tx`
         select *
         from work_plan
-        where company_id = ${scope.companyId} and state = 'open' ${ofPlace(tx, most.placeId ?? null)}
+        where company_id = ${scope.companyId} and state = 'open' ${ofSite(tx, most.siteId ?? null)}
           and id not in (${unsettledWorks(tx, scope.companyId)})
         order by coalesce(planned_for, '-infinity'::date), at, id
         limit ${most.works}`,
     );
-    const [row] = await tx<{ plans: OpenPlan[]; works: OpenWork[]; sites: PlaceOpen[] }[]>`
+    const [row] = await tx<{ plans: OpenPlan[]; works: OpenWork[]; sites: SiteOpen[] }[]>`
       select ${asList(tx, waitingPlans(tx, scope, most))} as plans, ${asList(tx, works)} as works,
         ${sites} as sites`;
     return { plans: dated(row!.plans), works: row!.works, sites: row!.sites };

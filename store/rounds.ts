@@ -75,7 +75,7 @@ export const upsertCrew = (scope: Scope, c: CrewInput): Promise<boolean> =>
   });
 
 /** Days on which somebody does not work. */
-export interface Away {
+export interface Absence {
   id: string;
   personId: string;
   name: string;
@@ -83,27 +83,27 @@ export interface Away {
   to: Day;
   why: string;
 }
-export const awaySince = (scope: Scope, from: Day): Promise<Away[]> =>
+export const absentSince = (scope: Scope, from: Day): Promise<Absence[]> =>
   within(scope, async (tx) => [
-    ...(await tx<Away[]>`
+    ...(await tx<Absence[]>`
       select a.id, a.person_id as "personId", p.name, a.from_day::text as from, a.to_day::text as to, a.why
-      from away a
+      from absence a
       join person p on p.id = a.person_id and p.company_id = a.company_id
       where a.company_id = ${scope.companyId} and not a.withdrawn and a.to_day >= ${from}
       order by a.from_day, p.name
       limit 200`),
   ]);
 /** Sent twice, it lands once. */
-export const addAway = (scope: Scope, a: Omit<Away, 'name'>) =>
+export const insertAbsence = (scope: Scope, a: Omit<Absence, 'name'>) =>
   within(
     scope,
     (tx) => tx`
-      insert into away (id, company_id, person_id, from_day, to_day, why, by_person)
+      insert into absence (id, company_id, person_id, from_day, to_day, why, by_person)
       values (${a.id}, ${scope.companyId}, ${a.personId}, ${a.from}, ${a.to}, ${a.why}, ${scope.personId})
       on conflict (id) do nothing`,
   );
-export const withdrawAway = (scope: Scope, id: string) =>
-  within(scope, (tx) => tx`update away set withdrawn = true where company_id = ${scope.companyId} and id = ${id}`);
+export const deleteAbsenceRow = (scope: Scope, id: string) =>
+  within(scope, (tx) => tx`update absence set withdrawn = true where company_id = ${scope.companyId} and id = ${id}`);
 
 /** What waits for a crew before it is an item of a problem: what the store knows of it. */
 interface QueuedWrite {
@@ -111,17 +111,17 @@ interface QueuedWrite {
   treeId: string;
   tag: string;
   walk: number;
-  placeId: string;
+  siteId: string;
   section: string;
   sound: boolean;
   /** The round in which it stands. */
   crewId: string | null;
-  roundDay: Day | null;
+  crewDayOf: Day | null;
   locked: boolean | null;
   /** Its crew has set out with it. */
   begun: boolean;
   /** The programme whose visit it is. */
-  laidId: string | null;
+  assignmentId: string | null;
   visitId: string | null;
 }
 export interface WaitingPlan extends QueuedWrite {
@@ -143,14 +143,14 @@ export interface WaitingWork extends QueuedWrite {
   earliest: Day | null;
   latest: Day | null;
 }
-export interface WaitingLook extends QueuedWrite {
+export interface OpenInspection extends QueuedWrite {
   kind: string;
   what: string;
   due: Day;
   earliest: Day;
   latest: Day;
 }
-export interface WaitingPlace {
+export interface WaitingSite {
   id: string;
   name: string;
   clientName: string;
@@ -165,8 +165,8 @@ export interface WaitingPlace {
 export interface AllWaiting {
   plans: WaitingPlan[];
   works: WaitingWork[];
-  looks: WaitingLook[];
-  places: WaitingPlace[];
+  looks: OpenInspection[];
+  places: WaitingSite[];
   /** There is more than is read at once; the soonest are here. */
   more: boolean;
 }
@@ -175,10 +175,10 @@ const MOST = 2000;
 
 /** The round in which an item (x) stands. */
 const standing = (tx: Tx) => tx`
-  left join round_item i on i.company_id = x.company_id and i.item_id = x.id
-  left join round r on r.company_id = i.company_id and r.id = i.round_id`;
+  left join crew_day_item i on i.company_id = x.company_id and i.item_id = x.id
+  left join crew_day r on r.company_id = i.company_id and r.id = i.crew_day_id`;
 const standingColumns = (tx: Tx) => tx`
-  r.crew_id as "crewId", r.day::text as "roundDay", i.locked, r.begun_at is not null as begun`;
+  r.crew_id as "crewId", r.day::text as "crewDayOf", i.locked, r.begun_at is not null as begun`;
 
 /** Everything that waits for a crew up to a day, with its places: plans, works, dates. In four statements, however much it is. */
 export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
@@ -186,8 +186,8 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
     const o = scope.companyId;
     const [plans, works, looks] = await Promise.all([
       tx<WaitingPlan[]>`
-        select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, t.place_id as "placeId", t.section,
-          ${sound(tx)} as sound, ${standingColumns(tx)}, b.laid_id as "laidId", x.visit_id as "visitId",
+        select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, t.site_id as "siteId", t.section,
+          ${sound(tx)} as sound, ${standingColumns(tx)}, b.assignment_id as "assignmentId", x.visit_id as "visitId",
           x.condition_id as "conditionId",
           jsonb_build_object('key', l.data->'key', 'name', l.data->'name', 'restricted', l.data->'restricted',
             'licenceCategory', l.data->'licenceCategory', 'actives', l.data->'actives') as label,
@@ -197,7 +197,7 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
           x.planned_for::text as "plannedFor", x.earliest::text, x.latest::text
         from (
           select *
-          from plan
+          from treatment_plan
           where company_id = ${o} and state = 'open' and coalesce(earliest, '-infinity'::date) <= ${last}
           order by coalesce(earliest, '-infinity'::date), at, id
           limit ${MOST}) x
@@ -208,11 +208,11 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
           from jsonb_array_elements(l.data->'uses') y
           where y->>'key' = x.use_key
           limit 1) u
-        left join laid_visit b on b.company_id = x.company_id and b.id = x.visit_id
+        left join programme_visit b on b.company_id = x.company_id and b.id = x.visit_id
         ${standing(tx)}`,
       tx<WaitingWork[]>`
-        select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, t.place_id as "placeId", t.section,
-          ${sound(tx)} as sound, ${standingColumns(tx)}, b.laid_id as "laidId", x.visit_id as "visitId",
+        select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, t.site_id as "siteId", t.section,
+          ${sound(tx)} as sound, ${standingColumns(tx)}, b.assignment_id as "assignmentId", x.visit_id as "visitId",
           x.work_id as "workId", (x.sheet->>'minutes')::float8 as minutes, x.planned_for::text as "plannedFor",
           b.earliest::text, b.latest::text
         from (
@@ -222,11 +222,11 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
           order by coalesce(planned_for, '-infinity'::date), at, id
           limit ${MOST}) x
         join tree t on t.id = x.tree_id and t.company_id = ${o} and t.archived_at is null
-        left join laid_visit b on b.company_id = x.company_id and b.id = x.visit_id
+        left join programme_visit b on b.company_id = x.company_id and b.id = x.visit_id
         ${standing(tx)}`,
-      tx<WaitingLook[]>`
-        select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, t.place_id as "placeId", t.section,
-          ${sound(tx)} as sound, ${standingColumns(tx)}, b.laid_id as "laidId", b.id as "visitId",
+      tx<OpenInspection[]>`
+        select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, t.site_id as "siteId", t.section,
+          ${sound(tx)} as sound, ${standingColumns(tx)}, b.assignment_id as "assignmentId", b.id as "visitId",
           x.kind, x.what, x.due::text, x.earliest::text, x.latest::text
         from (
           select *
@@ -235,22 +235,22 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
           order by due, id
           limit ${MOST}) x
         join tree t on t.id = x.tree_id and t.company_id = ${o} and t.archived_at is null
-        left join laid_visit b on b.company_id = x.company_id and b.id = x.root_id and x.rule_id = 'laid'
+        left join programme_visit b on b.company_id = x.company_id and b.id = x.root_id and x.rule_id = 'programme'
         ${standing(tx)}`,
     ]);
-    const ids = [...new Set([...plans, ...works, ...looks].map((w) => w.placeId))];
-    const places = await tx<WaitingPlace[]>`
+    const ids = [...new Set([...plans, ...works, ...looks].map((w) => w.siteId))];
+    const places = await tx<WaitingSite[]>`
       select p.id, p.name, c.name as "clientName", p.hours, p.time_zone as "timeZone", p.region,
-        coalesce((p.grounds->'origin'->>'lat')::float8, s.lat) as lat,
-        coalesce((p.grounds->'origin'->>'lon')::float8, s.lon) as lon,
-        array(select d.day::text from day_told d where d.company_id = p.company_id and d.place_id = p.id
+        coalesce((p.site_map->'origin'->>'lat')::float8, s.lat) as lat,
+        coalesce((p.site_map->'origin'->>'lon')::float8, s.lon) as lon,
+        array(select d.day::text from client_notice d where d.company_id = p.company_id and d.site_id = p.id
           order by d.day desc limit 60) as told
-      from place p
+      from site p
       join client c on c.id = p.client_id and c.company_id = p.company_id
       left join lateral (
         select t.lat, t.lon
         from tree t
-        where t.company_id = p.company_id and t.place_id = p.id and t.lat is not null
+        where t.company_id = p.company_id and t.site_id = p.id and t.lat is not null
         order by t.walk_order, t.id
         limit 1) s on true
       where p.company_id = ${o} and p.id = any(${ids})
@@ -278,20 +278,20 @@ export const closedDays = (scope: Scope, since: Day): Promise<ClosedDay[]> =>
       select r.begun_at as "begunAt", r.home, c.yard_lat as "yardLat", c.yard_lon as "yardLon", x.pieces
       from (
         select id, company_id, crew_id, begun_at, home
-        from round
+        from crew_day
         where company_id = ${scope.companyId} and day >= ${since} and closed_at is not null and home is not null
         order by day desc, id
         limit 60) r
       join crew c on c.company_id = r.company_id and c.id = r.crew_id
       join lateral (
         select jsonb_agg(jsonb_build_object(
-            'placeId', i.place_id, 'method', k.method, 'startedAt', k.started_at, 'endedAt', k.ended_at,
-            'lat', (p.grounds->'origin'->>'lat')::float8, 'lon', (p.grounds->'origin'->>'lon')::float8)) as pieces,
+            'siteId', i.site_id, 'method', k.method, 'startedAt', k.started_at, 'endedAt', k.ended_at,
+            'lat', (p.site_map->'origin'->>'lat')::float8, 'lon', (p.site_map->'origin'->>'lon')::float8)) as pieces,
           bool_and(i.kind = 'plan') as "onlyPlans"
-        from round_item i
-        join place p on p.company_id = i.company_id and p.id = i.place_id
+        from crew_day_item i
+        join site p on p.company_id = i.company_id and p.id = i.site_id
         left join record k on k.company_id = i.company_id and k.plan_id = i.item_id and k.latest and not k.withdrawn
-        where i.company_id = r.company_id and i.round_id = r.id
+        where i.company_id = r.company_id and i.crew_day_id = r.id
           and (i.kind <> 'plan' or k.id is not null)) x on x."onlyPlans"`),
   ]);
 
@@ -305,15 +305,15 @@ export interface ClosedDay {
 }
 
 /** An item of a round as it stands. */
-export interface RoundItem {
+export interface CrewDayItemRow {
   itemId: string;
   kind: Item['about']['kind'];
-  placeId: string;
-  placeName: string;
+  siteId: string;
+  siteName: string;
   begins: number;
   locked: boolean;
 }
-export interface RoundRow {
+export interface CrewDayRow {
   id: string;
   crewId: string;
   crewName: string;
@@ -321,41 +321,41 @@ export interface RoundRow {
   byName: string;
   begunAt: Date | null;
   closedAt: Date | null;
-  items: RoundItem[];
+  items: CrewDayItemRow[];
 }
 /** Crews' days from `from` to `to`, with what stands in them in its order. */
-export const roundsBetween = (scope: Scope, from: Day, to: Day): Promise<RoundRow[]> =>
+export const crewDaysBetween = (scope: Scope, from: Day, to: Day): Promise<CrewDayRow[]> =>
   within(scope, async (tx) => [
-    ...(await tx<RoundRow[]>`
+    ...(await tx<CrewDayRow[]>`
       select r.id, r.crew_id as "crewId", c.name as "crewName", r.day::text as day, p.name as "byName",
         r.begun_at as "begunAt", r.closed_at as "closedAt", coalesce(x.items, '[]') as items
-      from round r
+      from crew_day r
       join crew c on c.id = r.crew_id and c.company_id = r.company_id
       join person p on p.id = r.by_person and p.company_id = r.company_id
       cross join lateral (
-        select jsonb_agg(jsonb_build_object('itemId', i.item_id, 'kind', i.kind, 'placeId', i.place_id,
-          'placeName', q.name, 'begins', i.begins, 'locked', i.locked) order by i.position) as items
-        from round_item i
-        join place q on q.id = i.place_id and q.company_id = i.company_id
-        where i.company_id = r.company_id and i.round_id = r.id) x
+        select jsonb_agg(jsonb_build_object('itemId', i.item_id, 'kind', i.kind, 'siteId', i.site_id,
+          'siteName', q.name, 'begins', i.begins, 'locked', i.locked) order by i.position) as items
+        from crew_day_item i
+        join site q on q.id = i.site_id and q.company_id = i.company_id
+        where i.company_id = r.company_id and i.crew_day_id = r.id) x
       where r.company_id = ${scope.companyId} and r.day between ${from} and ${to}
         and (x.items is not null or r.begun_at is not null)
       order by r.day, c.name, r.id`),
   ]);
 
 /** Where an item goes: the day, the crew, its place in their order. */
-export interface ItemPlaced extends Omit<RoundItem, 'placeName'> {
+export interface ItemPlaced extends Omit<CrewDayItemRow, 'siteName'> {
   crewId: string;
   day: Day;
   position: number;
 }
 /** Puts items into rounds, each in one; those that are left out stand in none. Rounds that do not exist are made. */
-export const writeRounds = (scope: Scope, newId: () => string, placed: readonly ItemPlaced[], out: readonly string[]) =>
+export const writeCrewDays = (scope: Scope, newId: () => string, placed: readonly ItemPlaced[], out: readonly string[]) =>
   within(scope, async (tx) => {
     const days = [...new Map(placed.map((p) => [`${p.crewId} ${p.day}`, p])).values()];
     for (let i = 0; i < days.length; i += 100)
       await tx`
-        insert into round ${tx(
+        insert into crew_day ${tx(
           days.slice(i, i + 100).map((d) => ({
             id: newId(),
             company_id: scope.companyId,
@@ -367,26 +367,26 @@ export const writeRounds = (scope: Scope, newId: () => string, placed: readonly 
         on conflict (company_id, crew_id, day) do nothing`;
     const rounds = await tx<{ id: string; crewId: string; day: Day }[]>`
       select id, crew_id as "crewId", day::text as day
-      from round
+      from crew_day
       where company_id = ${scope.companyId} and day = any(${[...new Set(days.map((d) => d.day))]}::date[])`;
     const at = new Map(rounds.map((r) => [`${r.crewId} ${r.day}`, r.id]));
-    if (out.length) await tx`delete from round_item where company_id = ${scope.companyId} and item_id = any(${[...out]})`;
+    if (out.length) await tx`delete from crew_day_item where company_id = ${scope.companyId} and item_id = any(${[...out]})`;
     for (let i = 0; i < placed.length; i += 200)
       await tx`
-        insert into round_item ${tx(
+        insert into crew_day_item ${tx(
           placed.slice(i, i + 200).map((p) => ({
             company_id: scope.companyId,
-            round_id: at.get(`${p.crewId} ${p.day}`)!,
+            crew_day_id: at.get(`${p.crewId} ${p.day}`)!,
             item_id: p.itemId,
             kind: p.kind,
-            place_id: p.placeId,
+            site_id: p.siteId,
             position: p.position,
             begins: p.begins,
             locked: p.locked,
           })),
         )}
         on conflict (company_id, item_id) do update
-        set round_id = excluded.round_id, position = excluded.position, begins = excluded.begins,
+        set crew_day_id = excluded.crew_day_id, position = excluded.position, begins = excluded.begins,
           locked = excluded.locked`;
   });
 
@@ -395,7 +395,7 @@ export const planFor = (scope: Scope, moved: readonly { planId: string; day: Day
   within(
     scope,
     (tx) => tx`
-      update plan n
+      update treatment_plan n
       set planned_for = m.day, moves = moves + 1
       from unnest(${moved.map((m) => m.planId)}::uuid[], ${moved.map((m) => m.day)}::date[]) as m (id, day)
       where n.company_id = ${scope.companyId} and n.id = m.id and n.state = 'open'
@@ -403,12 +403,12 @@ export const planFor = (scope: Scope, moved: readonly { planId: string; day: Day
   );
 
 /** The client of a place was told of a day. */
-export const tellDay = (scope: Scope, placeId: string, day: Day) =>
+export const tellDay = (scope: Scope, siteId: string, day: Day) =>
   within(
     scope,
     (tx) => tx`
-      insert into day_told (company_id, place_id, day, by_person)
-      values (${scope.companyId}, ${placeId}, ${day}, ${scope.personId})
+      insert into client_notice (company_id, site_id, day, by_person)
+      values (${scope.companyId}, ${siteId}, ${day}, ${scope.personId})
       on conflict do nothing`,
   );
 /** Crews that have set out on a day, home again or not. */
@@ -420,7 +420,7 @@ export const setOutOn = (scope: Scope, day: Day): Promise<Set<string>> =>
         (
           await tx<{ id: string }[]>`
             select crew_id as id
-            from round
+            from crew_day
             where company_id = ${scope.companyId} and day = ${day} and begun_at is not null`
         ).map((r) => r.id),
       ),
@@ -433,8 +433,8 @@ export const toldOf = (scope: Scope, day: Day): Promise<Set<string>> =>
       new Set(
         (
           await tx<{ id: string }[]>`
-            select place_id as id
-            from day_told
+            select site_id as id
+            from client_notice
             where company_id = ${scope.companyId} and day = ${day}`
         ).map((r) => r.id),
       ),

@@ -5,9 +5,9 @@ import type { HeatModel } from '@/core/season/heat-schema';
 import { within, type Scope, type Tx } from './db';
 
 /** What somebody saw of the year at a place. */
-export interface Sighting {
+export interface StageNote {
   id: string;
-  placeId: string;
+  siteId: string;
   treeId: string | null;
   hostId: string | null;
   kind: 'stage' | 'biofix';
@@ -23,9 +23,9 @@ export interface BroughtDay {
   max: number;
   rainMm: number;
 }
-export interface PlaceYear {
-  placeId: string;
-  sightings: Sighting[];
+export interface SiteYear {
+  siteId: string;
+  stageNotes: StageNote[];
   brought: BroughtDay[];
   /** Sums of heat of the company's own, as they were last kept. */
   ownHeat: HeatModel[];
@@ -49,57 +49,57 @@ export const ownHeatModels = (scope: Scope): Promise<HeatModel[]> =>
   );
 
 /** What was seen and measured at places since a day: one statement, however many there are. */
-export const placeYears = (scope: Scope, placeIds: readonly string[], from: string): Promise<PlaceYear[]> =>
+export const siteYears = (scope: Scope, siteIds: readonly string[], from: string): Promise<SiteYear[]> =>
   within(
     scope,
-    (tx) => tx<PlaceYear[]>`
-      select p.id as "placeId",
+    (tx) => tx<SiteYear[]>`
+      select p.id as "siteId",
         coalesce((
           select jsonb_agg(to_jsonb(s) order by s.day, s.id)
           from (
-            select s.id, s.place_id as "placeId", s.tree_id as "treeId", s.host_id as "hostId", s.kind, s.what,
+            select s.id, s.site_id as "siteId", s.tree_id as "treeId", s.host_id as "hostId", s.kind, s.what,
               s.on_day as day, w.name as "byName"
-            from sighting s
+            from stage_note s
             join person w on w.id = s.by_person
-            where s.company_id = p.company_id and s.place_id = p.id
-              and not exists (select from sighting_withdrawal k where k.sighting_id = s.id)
+            where s.company_id = p.company_id and s.site_id = p.id
+              and not exists (select from stage_note_void k where k.stage_note_id = s.id)
             order by s.on_day desc, s.id
-            limit 400) s), '[]') as sightings,
+            limit 400) s), '[]') as "stageNotes",
         coalesce((
           select jsonb_agg(
             jsonb_build_object('day', d.day, 'min', d.min_c, 'max', d.max_c, 'rainMm', d.rain_mm) order by d.day)
           from weather_day d
-          where d.company_id = p.company_id and d.place_id = p.id and d.day >= ${from}), '[]') as brought,
+          where d.company_id = p.company_id and d.site_id = p.id and d.day >= ${from}), '[]') as brought,
         ${ownHeatOf(tx, tx`p.company_id`)} as "ownHeat"
-      from place p
-      where p.company_id = ${scope.companyId} and p.id = any(${[...new Set(placeIds)]})`,
+      from site p
+      where p.company_id = ${scope.companyId} and p.id = any(${[...new Set(siteIds)]})`,
   );
 
-export const addSighting = (scope: Scope, s: Omit<Sighting, 'byName'> & { at: Date }): Promise<unknown> =>
+export const insertStageNote = (scope: Scope, s: Omit<StageNote, 'byName'> & { at: Date }): Promise<unknown> =>
   within(
     scope,
     (tx) => tx`
-      insert into sighting (id, company_id, place_id, tree_id, host_id, kind, what, on_day, at, by_person)
-      values (${s.id}, ${scope.companyId}, ${s.placeId}, ${s.treeId}, ${s.hostId}, ${s.kind}, ${s.what}, ${s.day},
+      insert into stage_note (id, company_id, site_id, tree_id, host_id, kind, what, on_day, at, by_person)
+      values (${s.id}, ${scope.companyId}, ${s.siteId}, ${s.treeId}, ${s.hostId}, ${s.kind}, ${s.what}, ${s.day},
         ${s.at},
         ${scope.personId})
       on conflict (id) do nothing`,
   );
 
 /** Takes a sighting back; false where there is none like it. */
-export const withdrawSighting = (scope: Scope, id: string): Promise<boolean> =>
+export const voidStageNoteRow = (scope: Scope, id: string): Promise<boolean> =>
   within(scope, async (tx) => {
-    const found = await tx`select from sighting where id = ${id} and company_id = ${scope.companyId}`;
+    const found = await tx`select from stage_note where id = ${id} and company_id = ${scope.companyId}`;
     if (!found.length) return false;
     await tx`
-      insert into sighting_withdrawal (sighting_id, company_id, by_person)
+      insert into stage_note_void (stage_note_id, company_id, by_person)
       values (${id}, ${scope.companyId}, ${scope.personId})
-      on conflict (sighting_id) do nothing`;
+      on conflict (stage_note_id) do nothing`;
     return true;
   });
 
 /** A place as the year is told for it: where it lies, what stands there, and what covers its leaves. */
-export interface PlaceStand {
+export interface SiteStand {
   id: string;
   name: string;
   timeZone: string;
@@ -114,19 +114,19 @@ export interface PlaceStand {
 }
 
 /** The year's ground at a place; the first by name where none is asked for, null where this company has none like it. */
-export const placeStand = (scope: Scope, placeId: string | null, coversFrom: string): Promise<PlaceStand | null> =>
+export const siteStand = (scope: Scope, siteId: string | null, coversFrom: string): Promise<SiteStand | null> =>
   within(scope, async (tx) => {
-    const [place] = await tx<PlaceStand[]>`
+    const [place] = await tx<SiteStand[]>`
       select p.id, p.name, p.time_zone as "timeZone", p.region,
         p.first_picking as "firstPicking", p.last_picking as "lastPicking",
-        coalesce((p.grounds->'origin'->>'lat')::float8, at.lat, (p.outline->0->>'lat')::float8) as lat,
-        coalesce((p.grounds->'origin'->>'lon')::float8, at.lon, (p.outline->0->>'lon')::float8) as lon,
+        coalesce((p.site_map->'origin'->>'lat')::float8, at.lat, (p.outline->0->>'lat')::float8) as lat,
+        coalesce((p.site_map->'origin'->>'lon')::float8, at.lon, (p.outline->0->>'lon')::float8) as lon,
         coalesce((
           select jsonb_agg(jsonb_build_object('hostId', h.host_id, 'trees', h.n) order by h.n desc, h.host_id)
           from (
             select t.host_id, count(*)::int as n
             from tree t
-            where t.company_id = p.company_id and t.place_id = p.id and t.archived_at is null
+            where t.company_id = p.company_id and t.site_id = p.id and t.archived_at is null
             group by t.host_id) h), '[]') as hosts,
         coalesce((
           select jsonb_agg(jsonb_build_object(
@@ -138,20 +138,20 @@ export const placeStand = (scope: Scope, placeId: string | null, coversFrom: str
               (r.data->'product'->>'labelId')::uuid as label_id, r.data->'use'->>'key' as use_key, count(*)::int as n
             from record r
             join tree t on t.id = r.tree_id and t.company_id = r.company_id
-            where r.company_id = p.company_id and r.place_id = p.id and r.done_on >= ${coversFrom}
+            where r.company_id = p.company_id and r.site_id = p.id and r.done_on >= ${coversFrom}
               and r.latest and not r.withdrawn and r.method = 'foliar-spray'
             group by r.done_on, product, t.host_id, label_id, use_key) c
           join label l on l.id = c.label_id and l.company_id = p.company_id
           cross join lateral jsonb_array_elements(l.data->'uses') u
           where u->>'key' = c.use_key), '[]') as covers
-      from place p
+      from site p
       left join lateral (
         select t.lat, t.lon
         from tree t
-        where t.company_id = p.company_id and t.place_id = p.id and t.lat is not null
+        where t.company_id = p.company_id and t.site_id = p.id and t.lat is not null
         limit 1) at on true
       where p.company_id = ${scope.companyId} and p.archived_at is null
-        ${placeId ? tx`and p.id = ${placeId}` : tx``}
+        ${siteId ? tx`and p.id = ${siteId}` : tx``}
       order by p.name, p.id
       limit 1`;
     return place ?? null;
@@ -159,15 +159,15 @@ export const placeStand = (scope: Scope, placeId: string | null, coversFrom: str
 
 /** Hours in one statement: more of them would keep everybody waiting while they are written out. */
 const HOURS_AT_ONCE = 2000;
-const insertHours = (tx: Tx, scope: Scope, placeId: string, hours: readonly MeasuredHour[]) => {
+const insertHours = (tx: Tx, scope: Scope, siteId: string, hours: readonly MeasuredHour[]) => {
   const column = <K extends keyof MeasuredHour>(key: K) => hours.map((h) => h[key]);
   return tx`
-      insert into weather_hour (company_id, place_id, at, temperature_c, rain_mm, humidity, wind_ms, wet)
-      select ${scope.companyId}, ${placeId}, h.*
+      insert into weather_hour (company_id, site_id, at, temperature_c, rain_mm, humidity, wind_ms, wet)
+      select ${scope.companyId}, ${siteId}, h.*
       from unnest(
         ${column('at')}::timestamptz[], ${column('temperatureC')}::real[], ${column('rainMm')}::real[],
         ${column('humidity')}::real[], ${column('windMs')}::real[], ${column('wet')}::boolean[]) h
-      on conflict (company_id, place_id, at) do update
+      on conflict (company_id, site_id, at) do update
       set temperature_c = excluded.temperature_c, rain_mm = excluded.rain_mm, humidity = excluded.humidity,
         wind_ms = excluded.wind_ms, wet = excluded.wet`;
 };
@@ -179,54 +179,54 @@ const insertHours = (tx: Tx, scope: Scope, placeId: string, hours: readonly Meas
  */
 export const keepHours = (
   scope: Scope,
-  placeId: string,
+  siteId: string,
   timeZone: string,
   hours: readonly MeasuredHour[],
   reading: object,
 ): Promise<number> =>
   within(scope, async (tx) => {
     for (let i = 0; i < hours.length; i += HOURS_AT_ONCE)
-      await insertHours(tx, scope, placeId, hours.slice(i, i + HOURS_AT_ONCE));
+      await insertHours(tx, scope, siteId, hours.slice(i, i + HOURS_AT_ONCE));
     const [from, to] = [hours[0]!.at, hours.at(-1)!.at];
     const days = await tx`
-      insert into weather_day (company_id, place_id, day, min_c, max_c, rain_mm)
-      select ${scope.companyId}, ${placeId}, h.day, min(h.temperature_c), max(h.temperature_c), sum(h.rain_mm)
+      insert into weather_day (company_id, site_id, day, min_c, max_c, rain_mm)
+      select ${scope.companyId}, ${siteId}, h.day, min(h.temperature_c), max(h.temperature_c), sum(h.rain_mm)
       from (
         select (at at time zone ${timeZone})::date as day, temperature_c, rain_mm
         from weather_hour
-        where company_id = ${scope.companyId} and place_id = ${placeId}
+        where company_id = ${scope.companyId} and site_id = ${siteId}
           and at between ${from}::timestamptz - interval '2 days' and ${to}::timestamptz + interval '2 days') h
       where h.day between (${from}::timestamptz at time zone ${timeZone})::date
         and (${to}::timestamptz at time zone ${timeZone})::date
       group by h.day
       having count(*) >= ${WHOLE_DAY}
-      on conflict (company_id, place_id, day) do update
+      on conflict (company_id, site_id, day) do update
       set min_c = excluded.min_c, max_c = excluded.max_c, rain_mm = excluded.rain_mm
       returning 1`;
-    await tx`update place set station_columns = ${tx.json(reading as never)} where id = ${placeId}`;
+    await tx`update site set station_columns = ${tx.json(reading as never)} where id = ${siteId}`;
     return days.length;
   });
 
 /** Hours that stations at places measured since an instant, by their beginning. */
 export const broughtHours = (
   scope: Scope,
-  placeIds: readonly string[],
+  siteIds: readonly string[],
   from: Date,
-): Promise<(MeasuredHour & { placeId: string })[]> =>
+): Promise<(MeasuredHour & { siteId: string })[]> =>
   within(scope, async (tx) => [
-    ...(await tx<(MeasuredHour & { placeId: string })[]>`
-      select h.place_id as "placeId", to_char(h.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at,
+    ...(await tx<(MeasuredHour & { siteId: string })[]>`
+      select h.site_id as "siteId", to_char(h.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at,
         h.temperature_c as "temperatureC", h.rain_mm as "rainMm", h.humidity, h.wind_ms as "windMs", h.wet
       from weather_hour h
-      where h.company_id = ${scope.companyId} and h.place_id = any(${[...placeIds]}) and h.at >= ${from}
+      where h.company_id = ${scope.companyId} and h.site_id = any(${[...siteIds]}) and h.at >= ${from}
       order by h.at`),
   ]);
 
 /** How the last file of a place's station was read; null while none was. */
-export const stationColumns = (scope: Scope, placeId: string): Promise<unknown> =>
+export const stationColumns = (scope: Scope, siteId: string): Promise<unknown> =>
   within(
     scope,
     async (tx) =>
-      (await tx<{ columns: unknown }[]>`select station_columns as columns from place where id = ${placeId}`)[0]
+      (await tx<{ columns: unknown }[]>`select station_columns as columns from site where id = ${siteId}`)[0]
         ?.columns ?? null,
   );

@@ -27,7 +27,7 @@ const labels = (tx: Tx, scope: Scope, withOff = false) => tx`
   select distinct on (l.key) l.id, l.key, l.version, l.data as label, k.day as "checkedOn", k.name as "checkedBy",
     f.label_key is not null as off
   from label l
-  left join label_off f on f.company_id = l.company_id and f.label_key = l.key
+  left join retired_label f on f.company_id = l.company_id and f.label_key = l.key
   left join lateral (
     select k.at::date as day, p.name
     from label_check k
@@ -61,7 +61,7 @@ export const labelStill = (scope: Scope, labelKey: string): Promise<{ plans: num
     const [still] = await tx<{ plans: number; lots: string[] }[]>`
       select (
           select count(*)::int
-          from plan n
+          from treatment_plan n
           join label l on l.company_id = ${scope.companyId} and l.id = n.label_id
           where n.company_id = ${scope.companyId} and n.state = 'open' and l.key = ${labelKey}) as plans,
         array(select h."lotNumber" from (${lotsHeld(tx, scope, labelKey)}) h where h."onHand" > 0) as lots`;
@@ -71,14 +71,14 @@ export const takeLabelOff = (scope: Scope, labelKey: string) =>
   within(
     scope,
     (tx) => tx`
-      insert into label_off (company_id, label_key, by_person)
+      insert into retired_label (company_id, label_key, by_person)
       select distinct l.company_id, l.key, ${scope.personId}::uuid
       from label l
       where l.company_id = ${scope.companyId} and l.key = ${labelKey}
       on conflict do nothing`,
   );
 export const putLabelBack = (scope: Scope, labelKey: string) =>
-  within(scope, (tx) => tx`delete from label_off where company_id = ${scope.companyId} and label_key = ${labelKey}`);
+  within(scope, (tx) => tx`delete from retired_label where company_id = ${scope.companyId} and label_key = ${labelKey}`);
 
 /**
  * Adds a label as the next version of its key; the version in the data follows what the shelf holds. What says the same as
@@ -88,7 +88,7 @@ export const addLabel = (scope: Scope, id: string, label: Label): Promise<number
   within(scope, async (tx) => {
     await tx`select pg_advisory_xact_lock(hashtextextended(${scope.companyId + label.key}, 0))`;
     // Whoever brings it in again wants it on the shelf.
-    await tx`delete from label_off where company_id = ${scope.companyId} and label_key = ${label.key}`;
+    await tx`delete from retired_label where company_id = ${scope.companyId} and label_key = ${label.key}`;
     const [newest] = await tx<{ version: number; same: boolean }[]>`
       select version, data - 'version' = ${json(tx, label)}::jsonb - 'version' as same
       from label

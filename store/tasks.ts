@@ -5,8 +5,8 @@ import { clockNow } from './clock';
 /** Something to be done at a place on a day, without a plan. */
 export interface Task {
   id: string;
-  placeId: string;
-  placeName: string;
+  siteId: string;
+  siteName: string;
   /** Null for the whole place. */
   treeId: string | null;
   tag: string | null;
@@ -25,13 +25,13 @@ export interface Task {
 }
 
 const rows = (tx: Tx, scope: Scope, of: ReturnType<Tx>, limit: number) => tx<Task[]>`
-  select k.id, k.place_id as "placeId", p.name as "placeName", k.tree_id as "treeId", t.tag, k.who, k.what,
+  select k.id, k.site_id as "siteId", p.name as "siteName", k.tree_id as "treeId", t.tag, k.who, k.what,
     k.instructions,
     k.due::text, k.state, k.settled_at as "settledAt", k.done_by as "doneBy", k.said, k.version,
       k.changed_at as "changedAt",
     w.name as "byName"
   from task k
-  join place p on p.company_id = k.company_id and p.id = k.place_id
+  join site p on p.company_id = k.company_id and p.id = k.site_id
   join person w on w.id = k.by_person
   left join tree t on t.company_id = k.company_id and t.id = k.tree_id
   where k.company_id = ${scope.companyId} and ${of}
@@ -43,18 +43,18 @@ export const tasksDue = (scope: Scope, until: Day, limit: number): Promise<Task[
   within(scope, async (tx) => [...(await rows(tx, scope, tx`k.state = 'open' and k.due <= ${until}`, limit))]);
 
 /** Tasks of a place since a day, whatever became of them. */
-export const tasksOfPlace = (tx: Tx, scope: Scope, placeId: string, from: Day) =>
-  rows(tx, scope, tx`k.place_id = ${placeId} and (k.state = 'open' or k.due >= ${from})`, 300);
-export const tasksAt = (scope: Scope, placeId: string, from: Day): Promise<Task[]> =>
-  within(scope, async (tx) => [...(await tasksOfPlace(tx, scope, placeId, from))]);
+export const tasksOfSite = (tx: Tx, scope: Scope, siteId: string, from: Day) =>
+  rows(tx, scope, tx`k.site_id = ${siteId} and (k.state = 'open' or k.due >= ${from})`, 300);
+export const tasksAt = (scope: Scope, siteId: string, from: Day): Promise<Task[]> =>
+  within(scope, async (tx) => [...(await tasksOfSite(tx, scope, siteId, from))]);
 
 /** Tasks of all places in a span of days, as a calendar follows them; for a client, those of one place. */
-export const tasksBetween = (scope: Scope, from: Day, to: Day, placeId: string | null): Promise<Task[]> =>
+export const tasksBetween = (scope: Scope, from: Day, to: Day, siteId: string | null): Promise<Task[]> =>
   within(scope, async (tx) => [
     ...(await rows(
       tx,
       scope,
-      tx`k.due between ${from} and ${to} ${placeId ? tx`and k.place_id = ${placeId}` : tx``}`,
+      tx`k.due between ${from} and ${to} ${siteId ? tx`and k.site_id = ${siteId}` : tx``}`,
       2000,
     )),
   ]);
@@ -62,14 +62,14 @@ export const tasksBetween = (scope: Scope, from: Day, to: Day, placeId: string |
 export const getTask = (scope: Scope, id: string): Promise<Task | null> =>
   within(scope, async (tx) => (await rows(tx, scope, tx`k.id = ${id}`, 1))[0] ?? null);
 
-export type NewTask = Pick<Task, 'id' | 'placeId' | 'treeId' | 'who' | 'what' | 'instructions' | 'due'>;
+export type NewTask = Pick<Task, 'id' | 'siteId' | 'treeId' | 'who' | 'what' | 'instructions' | 'due'>;
 /** Sent twice, it lands once. */
 export const insertTask = (scope: Scope, k: NewTask) =>
   within(
     scope,
     (tx) => tx`
-      insert into task (id, company_id, place_id, tree_id, who, what, instructions, due, by_person)
-      values (${k.id}, ${scope.companyId}, ${k.placeId}, ${k.treeId}, ${k.who}, ${k.what}, ${k.instructions}, ${k.due},
+      insert into task (id, company_id, site_id, tree_id, who, what, instructions, due, by_person)
+      values (${k.id}, ${scope.companyId}, ${k.siteId}, ${k.treeId}, ${k.who}, ${k.what}, ${k.instructions}, ${k.due},
         ${scope.personId})
       on conflict (id) do nothing`,
   );
@@ -94,7 +94,7 @@ export const settleTask = (
   });
 
 /** The tree of a place that wears a tag; null where none does. */
-export const treeByTag = (scope: Scope, placeId: string, tag: string): Promise<string | null> =>
+export const treeByTag = (scope: Scope, siteId: string, tag: string): Promise<string | null> =>
   within(
     scope,
     async (tx) =>
@@ -102,7 +102,7 @@ export const treeByTag = (scope: Scope, placeId: string, tag: string): Promise<s
         await tx<{ id: string }[]>`
           select id
           from tree
-          where company_id = ${scope.companyId} and place_id = ${placeId} and lower(tag) = lower(${tag})
+          where company_id = ${scope.companyId} and site_id = ${siteId} and lower(tag) = lower(${tag})
             and archived_at is null`
       )[0]?.id ?? null,
   );

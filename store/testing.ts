@@ -12,7 +12,7 @@ if (!ownerUrl || !appUrl)
   );
 
 export interface TestCompany extends Scope {
-  placeId: string;
+  siteId: string;
   treeId: string;
   labelId: string;
   lotId: string;
@@ -20,7 +20,7 @@ export interface TestCompany extends Scope {
 }
 
 export async function makeCompany(owner: Sql): Promise<TestCompany> {
-  const [companyId, personId, clientId, placeId, treeId, labelId, lotId, planId] = Array.from({ length: 8 }, () =>
+  const [companyId, personId, clientId, siteId, treeId, labelId, lotId, planId] = Array.from({ length: 8 }, () =>
     v7(),
   ) as [string, string, string, string, string, string, string, string];
   const label = trainingLabels[0]!;
@@ -28,16 +28,16 @@ export async function makeCompany(owner: Sql): Promise<TestCompany> {
     await tx`insert into company (id, name, prices) values (${companyId}, 'Test', ${tx.json({ ...USUAL_PRICES })})`;
     await tx`insert into person (id, company_id, name, email, password_hash, role) values (${personId}, ${companyId}, 'Tester', ${`${personId}@test.example`}, 'x', 'owner')`;
     await tx`insert into client (id, company_id, name) values (${clientId}, ${companyId}, 'Client')`;
-    await tx`insert into place (id, company_id, client_id, name, time_zone) values (${placeId}, ${companyId}, ${clientId}, 'Place', 'Europe/London')`;
-    await tx`insert into gate_code (place_id, company_id, code) values (${placeId}, ${companyId}, '1234')`;
-    await tx`insert into tree (id, company_id, place_id, tag, host_id) values (${treeId}, ${companyId}, ${placeId}, 'T1', 'wych-elm')`;
+    await tx`insert into site (id, company_id, client_id, name, time_zone) values (${siteId}, ${companyId}, ${clientId}, 'Place', 'Europe/London')`;
+    await tx`insert into gate_code (site_id, company_id, code) values (${siteId}, ${companyId}, '1234')`;
+    await tx`insert into tree (id, company_id, site_id, tag, host_id) values (${treeId}, ${companyId}, ${siteId}, 'T1', 'wych-elm')`;
     await tx`insert into label (id, company_id, key, version, data) values (${labelId}, ${companyId}, ${label.key}, 1, ${tx.json(label as never)})`;
     await tx`insert into lot (id, company_id, label_key, lot_number, expires_on, unit) values (${lotId}, ${companyId}, ${label.key}, 'L1', '2099-01-01', 'mL')`;
     await tx`insert into stock_move (id, company_id, lot_id, amount, against, reason, by_person) values (${v7()}, ${companyId}, ${lotId}, 100, 'supplier', 'delivery', ${personId})`;
-    await tx`insert into plan (id, company_id, tree_id, label_id, use_key, condition_id, facts, result, by_person) values (${planId}, ${companyId}, ${treeId}, ${labelId}, 'drench', 'elm-leaf-beetle', '{}', '{}', ${personId})`;
-    await tx`insert into look (id, company_id, tree_id, at, by_person) values (${v7()}, ${companyId}, ${treeId}, now(), ${personId})`;
+    await tx`insert into treatment_plan (id, company_id, tree_id, label_id, use_key, condition_id, facts, result, by_person) values (${planId}, ${companyId}, ${treeId}, ${labelId}, 'drench', 'elm-leaf-beetle', '{}', '{}', ${personId})`;
+    await tx`insert into inspection (id, company_id, tree_id, at, by_person) values (${v7()}, ${companyId}, ${treeId}, now(), ${personId})`;
   });
-  return { companyId, personId, placeId, treeId, labelId, lotId, planId };
+  return { companyId, personId, siteId, treeId, labelId, lotId, planId };
 }
 
 export const ownerSql = () => connect(ownerUrl, 2);
@@ -131,7 +131,7 @@ const CHOSEN: Record<string, Record<string, unknown>> = {
 };
 
 /** Columns that may be empty, and that a check wants all the same: an offer is for one tree or one property. */
-const FILLED: Record<string, readonly string[]> = { proposal: ['tree_id'], batch_taken: ['ended'] };
+const FILLED: Record<string, readonly string[]> = { quote: ['tree_id'], batch_taken: ['ended'] };
 
 /** A row in every table that has none yet of this company, worked out from the tables themselves: a new one cannot be forgotten. */
 export async function fillEveryTable(owner: Sql, company: TestCompany, tables: readonly string[]): Promise<void> {

@@ -4,7 +4,7 @@ export interface ToTreat {
   treeId: string;
   tag: string;
   hostId: string;
-  placeName: string;
+  siteName: string;
   conditionId: string;
   decision: 'treat now' | 'treat in its window' | 'protect a sound tree';
 }
@@ -16,28 +16,28 @@ export interface ToTreat {
 export const treatNotPlanned = (scope: Scope, limit: number): Promise<ToTreat[]> =>
   within(scope, async (tx) => [
     ...(await tx<ToTreat[]>`
-      select t.id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName", v.condition_id as "conditionId",
+      select t.id as "treeId", t.tag, t.host_id as "hostId", p.name as "siteName", v.condition_id as "conditionId",
         v.decision
       from (
         select *
-        from verdict
+        from diagnosis
         where company_id = ${scope.companyId}
           and decision in ('treat now', 'treat in its window', 'protect a sound tree')
         order by at desc
         limit 2000) v
       join tree t on t.id = v.tree_id and t.company_id = ${scope.companyId} and t.archived_at is null
-      join place p on p.id = t.place_id and p.company_id = v.company_id
+      join site p on p.id = t.site_id and p.company_id = v.company_id
       where not exists (
-          select from verdict n
+          select from diagnosis n
           where n.company_id = v.company_id and n.tree_id = v.tree_id and n.at > v.at
             and (n.condition_id = v.condition_id or v.id = any (n.overturns)))
         and not exists (
-          select from plan n
+          select from treatment_plan n
           where n.company_id = v.company_id and n.tree_id = v.tree_id and n.state = 'open'
             and n.condition_id = v.condition_id)
         and not exists (
           select from record r
-          join plan n on n.id = r.plan_id and n.company_id = r.company_id
+          join treatment_plan n on n.id = r.plan_id and n.company_id = r.company_id
           where r.company_id = v.company_id and r.tree_id = v.tree_id and r.latest and not r.withdrawn
             and n.condition_id = v.condition_id
             and (r.ended_at > v.at or v.decision <> 'treat now' and r.ended_at > v.at - interval '300 days'))

@@ -5,35 +5,35 @@ export interface TreeRow {
   id: string;
   tag: string;
   hostId: string;
-  placeId: string;
-  placeName: string;
+  siteId: string;
+  siteName: string;
   walkOrder: number;
 }
 
 /** A tree of one place; its sort or variety and the section it stands in, where somebody named them, else empty. */
-export interface PlaceTree extends TreeRow {
+export interface SiteTree extends TreeRow {
   variety: string;
   section: string;
 }
-export const placeTrees = (
+export const siteTrees = (
   scope: Scope,
-  placeId: string,
+  siteId: string,
   after: { walkOrder: number; id: string } | null,
   limit: number,
-): Promise<PlaceTree[]> =>
+): Promise<SiteTree[]> =>
   within(scope, async (tx) => [
-    ...(await tx<PlaceTree[]>`
-      select t.id, t.tag, t.host_id as "hostId", t.place_id as "placeId", '' as "placeName",
+    ...(await tx<SiteTree[]>`
+      select t.id, t.tag, t.host_id as "hostId", t.site_id as "siteId", '' as "siteName",
         t.walk_order as "walkOrder",
         t.variety, t.section
       from tree t
-      where t.place_id = ${placeId} and t.company_id = ${scope.companyId} and t.archived_at is null ${after ? tx`and (t.walk_order, t.id) > (${after.walkOrder}, ${after.id})` : tx``}
+      where t.site_id = ${siteId} and t.company_id = ${scope.companyId} and t.archived_at is null ${after ? tx`and (t.walk_order, t.id) > (${after.walkOrder}, ${after.id})` : tx``}
       order by t.walk_order, t.id limit ${limit + 1}`),
   ]);
 
 export interface NewTree {
   id: string;
-  placeId: string;
+  siteId: string;
   tag: string;
   hostId: string;
   /** The species as it was written, where the host does not say it. */
@@ -65,7 +65,7 @@ export const addTrees = (
       const rows = part.map((t) => ({
         id: t.id,
         company_id: scope.companyId,
-        place_id: t.placeId,
+        site_id: t.siteId,
         tag: t.tag,
         host_id: t.hostId,
         species: t.species,
@@ -95,28 +95,28 @@ export const addTrees = (
               },
             ],
       );
-      if (readings.length) await tx`insert into reading ${tx(readings as never)}`;
+      if (readings.length) await tx`insert into measurement ${tx(readings as never)}`;
       onProgress?.(Math.min(i + AT_ONCE, trees.length));
     }
   });
 
-export const takenTags = (scope: Scope, placeId: string, tags: string[]): Promise<string[]> =>
+export const takenTags = (scope: Scope, siteId: string, tags: string[]): Promise<string[]> =>
   within(scope, async (tx) =>
     (
       await tx<
         { tag: string }[]
-      >`select tag from tree where company_id = ${scope.companyId} and place_id = ${placeId} and archived_at is null and tag = any(${tags})`
+      >`select tag from tree where company_id = ${scope.companyId} and site_id = ${siteId} and archived_at is null and tag = any(${tags})`
     ).map((r) => r.tag),
   );
 
-export const nextWalkOrder = (scope: Scope, placeId: string): Promise<number> =>
+export const nextWalkOrder = (scope: Scope, siteId: string): Promise<number> =>
   within(
     scope,
     async (tx) =>
       (
         await tx<
           { n: number }[]
-        >`select coalesce(max(walk_order), 0)::int + 1 as n from tree where place_id = ${placeId} and company_id = ${scope.companyId}`
+        >`select coalesce(max(walk_order), 0)::int + 1 as n from tree where site_id = ${siteId} and company_id = ${scope.companyId}`
       )[0]!.n,
   );
 
@@ -140,7 +140,7 @@ export interface ExportRow {
 const PART = 500;
 
 /** Every tree of the company (or of one place), in batches, for exports that must not fill the memory. */
-export async function* exportTrees(scope: Scope, placeId: string | null): AsyncGenerator<ExportRow[]> {
+export async function* exportTrees(scope: Scope, siteId: string | null): AsyncGenerator<ExportRow[]> {
   let after: string | null = null;
   for (;;) {
     const rows: (ExportRow & { id: string })[] = await within(scope, async (tx) => [
@@ -149,16 +149,16 @@ export async function* exportTrees(scope: Scope, placeId: string | null): AsyncG
           t.lat, t.lon, t.walk_order as "walkOrder", t.note, t.section,
           r.diameter_cm as "diameterCm", r.tree_height_m as "heightM"
         from tree t
-        join place p on p.id = t.place_id
+        join site p on p.id = t.site_id
         join client c on c.id = p.client_id
         left join lateral (
           select diameter_cm, tree_height_m
-          from reading
+          from measurement
           where company_id = t.company_id and tree_id = t.id
           order by at desc, id
           limit 1) r on true
         where t.company_id = ${scope.companyId} and t.archived_at is null
-          ${placeId ? tx`and t.place_id = ${placeId}` : tx``}
+          ${siteId ? tx`and t.site_id = ${siteId}` : tx``}
           ${after ? tx`and t.id > ${after}` : tx``}
         order by t.id
         limit ${PART}`),
@@ -177,7 +177,7 @@ export const tagTakenSince = (scope: Scope, id: string): Promise<boolean> =>
       (
         await tx`
           select from tree t
-          join tree x on x.company_id = ${scope.companyId} and x.place_id = t.place_id and x.tag = t.tag
+          join tree x on x.company_id = ${scope.companyId} and x.site_id = t.site_id and x.tag = t.tag
             and x.archived_at is null and x.id <> t.id
           where t.company_id = ${scope.companyId} and t.id = ${id}`
       ).length > 0,
@@ -186,28 +186,28 @@ export const setTreeArchived = (scope: Scope, id: string, archived: boolean) =>
   within(scope, (tx) => tx`update tree set archived_at = ${archived ? clockNow() : null} where id = ${id}`);
 
 /** A section of a place with its trees, in walking order. */
-export interface PlaceSection {
+export interface SiteSection {
   section: string;
   tags: string[];
 }
-export const sectionsOf = (scope: Scope, placeId: string): Promise<PlaceSection[]> =>
+export const sectionsOf = (scope: Scope, siteId: string): Promise<SiteSection[]> =>
   within(scope, async (tx) => [
-    ...(await tx<PlaceSection[]>`
+    ...(await tx<SiteSection[]>`
       select t.section, array_agg(t.tag order by t.walk_order, t.id) as tags
       from tree t
-      where t.company_id = ${scope.companyId} and t.place_id = ${placeId} and t.archived_at is null and t.section <> ''
+      where t.company_id = ${scope.companyId} and t.site_id = ${siteId} and t.archived_at is null and t.section <> ''
       group by t.section
       order by min(t.walk_order), t.section
       limit 200`),
   ]);
 
 /** Tags of a place with their trees. */
-export const tagsAt = (scope: Scope, placeId: string): Promise<{ id: string; tag: string }[]> =>
+export const tagsAt = (scope: Scope, siteId: string): Promise<{ id: string; tag: string }[]> =>
   within(scope, async (tx) => [
     ...(await tx<{ id: string; tag: string }[]>`
       select id, tag
       from tree
-      where company_id = ${scope.companyId} and place_id = ${placeId} and archived_at is null`),
+      where company_id = ${scope.companyId} and site_id = ${siteId} and archived_at is null`),
   ]);
 
 /** Puts trees into a section; empty takes them out of theirs. */

@@ -1,5 +1,5 @@
 import type { Tx } from './db';
-import { activesOfPlace } from './others-applied';
+import { activesOfSite } from './others-applied';
 import { inReadersUnits } from './plan-parts';
 
 // What a tree brings with it, each part a query of its own. Every part reads the rows of the tree `t` and the place `p` of the statement around it.
@@ -8,7 +8,7 @@ import { inReadersUnits } from './plan-parts';
 export const neighbour = (tx: Tx, side: 'before' | 'after') => tx`(
   select n.id
   from tree n
-  where n.company_id = t.company_id and n.place_id = t.place_id and n.archived_at is null
+  where n.company_id = t.company_id and n.site_id = t.site_id and n.archived_at is null
     and (n.walk_order, n.id) ${side === 'before' ? tx`<` : tx`>`} (t.walk_order, t.id)
   order by ${side === 'before' ? tx`n.walk_order desc, n.id desc` : tx`n.walk_order, n.id`}
   limit 1)`;
@@ -17,7 +17,7 @@ export const readings = (tx: Tx) => tx`
   select r.id, r.at, w.name as "byName", r.diameter_cm as "diameterCm", r.at_height_cm as "atHeightCm", r.stems,
     r.tree_height_m as "treeHeightM", r.crown_width_m as "crownWidthM", r.crown_base_m as "crownBaseM", r.obstacles,
     r.arcs, r.flares, r.grain_deg as "grainDeg", r.method
-  from reading r
+  from measurement r
   join person w on w.id = r.by_person
   where r.company_id = t.company_id and r.tree_id = t.id
   order by r.at desc, r.id desc
@@ -29,11 +29,11 @@ export const looks = (tx: Tx) => tx`
     coalesce((
       select jsonb_agg(jsonb_build_object('test', r.test_id, 'outcome', r.outcome) order by r.test_id)
       from test_result r
-      where r.look_id = l.id and r.company_id = t.company_id), '[]') as tests
-  from look l
+      where r.inspection_id = l.id and r.company_id = t.company_id), '[]') as tests
+  from inspection l
   join person w on w.id = l.by_person
   where l.company_id = t.company_id and l.tree_id = t.id
-    and not exists (select from look_withdrawal k where k.look_id = l.id and k.company_id = t.company_id)
+    and not exists (select from inspection_void k where k.inspection_id = l.id and k.company_id = t.company_id)
   order by l.at desc, l.id desc
   limit 20`;
 
@@ -47,12 +47,12 @@ const findings = (tx: Tx) => tx`coalesce((
         then jsonb_build_object('of', f.counted_of, 'had', f.counted_had) end))
     order by f.sign_id)
   from finding f
-  where f.look_id = l.id and f.company_id = t.company_id), '[]')`;
+  where f.inspection_id = l.id and f.company_id = t.company_id), '[]')`;
 
-export const verdicts = (tx: Tx) => tx`
+export const savedDiagnoses = (tx: Tx) => tx`
   select v.id, v.at, w.name as "byName", v.condition_id as "conditionId", v.certainty, v.decision, v.reason, v.ranking,
-    v.overturned_by as "overturnedBy", v.overturns, v.look_id as "lookId"
-  from verdict v
+    v.overturned_by as "overturnedBy", v.overturns, v.inspection_id as "inspectionId"
+  from diagnosis v
   join person w on w.id = v.by_person
   where v.company_id = t.company_id and v.tree_id = t.id
   order by v.at desc, v.id desc
@@ -62,8 +62,8 @@ export const plans = (tx: Tx) => tx`
   select n.id, n.at, w.name as "byName", n.state, n.label_id as "labelId", l.key as "labelKey",
     l.data->>'name' as "labelName", n.use_key as "useKey", n.condition_id as "conditionId",
     ${inReadersUnits(tx, tx`n.result`, tx`n.result_us`)} as result, n.price,
-    n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text, n.visit_id is not null as laid
-  from plan n
+    n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text, n.visit_id is not null as assignment
+  from treatment_plan n
   join person w on w.id = n.by_person
   join label l on l.id = n.label_id
   where n.company_id = t.company_id and n.tree_id = t.id
@@ -115,7 +115,7 @@ export const works = (tx: Tx) => tx`
   select k.id, k.work_id as "workId", k.condition_id as "conditionId", k.answers,
     ${inReadersUnits(tx, tx`k.sheet`, tx`k.sheet_us`)} as sheet, k.state, k.at,
     w.name as "byName", k.done_on as "doneOn", k.minutes, k.note, k.price,
-    k.planned_for::text as "plannedFor", k.visit_id is not null as laid
+    k.planned_for::text as "plannedFor", k.visit_id is not null as assignment
   from work_plan k
   join person w on w.id = k.by_person
   where k.company_id = t.company_id and k.tree_id = t.id
@@ -141,8 +141,8 @@ export const byOthers = (tx: Tx) => tx`
 
 export const withdrawn = (tx: Tx) => tx`
   select l.id, l.at, k.reason, w.name as "byName"
-  from look_withdrawal k
-  join look l on l.id = k.look_id and l.company_id = t.company_id
+  from inspection_void k
+  join inspection l on l.id = k.inspection_id and l.company_id = t.company_id
   join person w on w.id = k.by_person
   where k.company_id = t.company_id and l.tree_id = t.id
   order by l.at desc
@@ -151,7 +151,7 @@ export const withdrawn = (tx: Tx) => tx`
 export const others = (tx: Tx) => tx`
   select n.lat, n.lon, n.plan_x as x, n.plan_y as y
   from tree n
-  where n.company_id = t.company_id and n.place_id = t.place_id and n.id <> t.id and n.archived_at is null
+  where n.company_id = t.company_id and n.site_id = t.site_id and n.id <> t.id and n.archived_at is null
     and (n.plan_x is not null or n.lat is not null)
   limit 400`;
 
@@ -164,13 +164,13 @@ export const programme = (tx: Tx) => tx`(
 
 export const keyContradicted = (tx: Tx) => tx`coalesce((
   select l.host_key @> 'false'
-  from look l
+  from inspection l
   where l.company_id = t.company_id and l.tree_id = t.id and l.host_key <> '[]'
   order by l.at desc
   limit 1), false)`;
 
 export const yearActives = (tx: Tx, year: string) => tx`coalesce((
-  select json_object_agg(x.name, x.grams) from (${activesOfPlace(tx, year)}) x), '{}')`;
+  select json_object_agg(x.name, x.grams) from (${activesOfSite(tx, year)}) x), '{}')`;
 
 /** By the year in which an open plan can be carried out: the one it is planned for, and never one that is over. */
 export const plannedActives = (tx: Tx, year: string) => tx`coalesce((
@@ -180,9 +180,9 @@ export const plannedActives = (tx: Tx, year: string) => tx`coalesce((
         greatest(to_char(n.planned_for, 'YYYY'), ${year}) as year,
         a->>'name' as name, sum((a->>'grams')::float8)::float8 as grams
       from tree s
-      join plan n on n.tree_id = s.id and n.company_id = s.company_id and n.state = 'open'
+      join treatment_plan n on n.tree_id = s.id and n.company_id = s.company_id and n.state = 'open'
       cross join lateral jsonb_array_elements(n.result->'dose'->'actives') a
-      where s.company_id = t.company_id and s.place_id = t.place_id and s.id <> t.id
+      where s.company_id = t.company_id and s.site_id = t.site_id and s.id <> t.id
       group by 1, 2
     ) x group by 1
   ) y), '{}')`;

@@ -21,18 +21,18 @@ const COMMON = { tags: 2000, places: 40 };
 export async function searchTrees(scope: Scope, search: TreeSearch): Promise<TreeRow[]> {
   return within(scope, async (tx) => {
     const o = scope.companyId;
-    const placesOf: string[][] = [];
-    for (const w of search.words) placesOf.push(await placesNamed(tx, o, w));
+    const sitesOfLoad: string[][] = [];
+    for (const w of search.words) sitesOfLoad.push(await sitesNamed(tx, o, w));
     const page = search.after
       ? tx`and (t.tag collate natural_order, t.id) > (${search.after.tag}, ${search.after.id})`
       : tx``;
     const order = tx`order by t.tag collate natural_order, t.id limit ${search.limit + 1}`;
-    const cols = tx`t.id, t.tag, t.host_id, t.place_id, t.walk_order`;
+    const cols = tx`t.id, t.tag, t.host_id, t.site_id, t.walk_order`;
     const live = tx`t.company_id = ${o} and t.archived_at is null`;
     const matches = (i: number) =>
       tx`(
         t.host_id = any(${search.hostsOfWord[i]!})
-        or t.place_id = any(${placesOf[i]!}::uuid[])
+        or t.site_id = any(${sitesOfLoad[i]!}::uuid[])
         or t.tag ilike ${`${escape(search.words[i]!)}%`}
         or (t.species <> '' and t.species ilike ${like(search.words[i]!)}))`;
     const meets = (skip: number) =>
@@ -41,14 +41,14 @@ export async function searchTrees(scope: Scope, search: TreeSearch): Promise<Tre
     const lead = search.words
       .map((w, i) => ({
         i,
-        weight: (/\d/.test(w) ? 0 : 1000) + placesOf[i]!.length + search.hostsOfWord[i]!.length * 100,
+        weight: (/\d/.test(w) ? 0 : 1000) + sitesOfLoad[i]!.length + search.hostsOfWord[i]!.length * 100,
       }))
       .sort((a, b) => a.weight - b.weight)[0];
     const prefixes = lead ? [...new Set([search.words[lead.i]!, search.words[lead.i]!.toUpperCase()])] : [];
     const range = (w: string) => tx`t.tag collate "C" >= ${w} and t.tag collate "C" < ${w + '\uffff'}`;
     const common =
       lead !== undefined &&
-      (placesOf[lead.i]!.length > COMMON.places ||
+      (sitesOfLoad[lead.i]!.length > COMMON.places ||
         (
           await Promise.all(
             prefixes.map(
@@ -80,19 +80,19 @@ export async function searchTrees(scope: Scope, search: TreeSearch): Promise<Tre
           cross join lateral (select ${cols} from tree t where ${live} and t.host_id = h ${rest} ${page} ${order}) x)
         union (
           select x.*
-          from unnest(${placesOf[lead.i]!}::uuid[]) pl
+          from unnest(${sitesOfLoad[lead.i]!}::uuid[]) pl
           cross join lateral (
             select ${cols}
             from tree t
-            where ${live} and t.place_id = pl ${rest} ${page} ${order}) x)`;
+            where ${live} and t.site_id = pl ${rest} ${page} ${order}) x)`;
     // Walking the list in its own order is what a common word needs; a sort of all its hits would be slow.
     if (common) await tx`select set_config('enable_sort', 'off', true), set_config('enable_bitmapscan', 'off', true)`;
     return [
       ...(await tx<TreeRow[]>`
-        select t.id, t.tag, t.host_id as "hostId", t.place_id as "placeId", p.name as "placeName",
+        select t.id, t.tag, t.host_id as "hostId", t.site_id as "siteId", p.name as "siteName",
           t.walk_order as "walkOrder"
         from (${found}) t
-        join place p on p.id = t.place_id and p.company_id = ${o}
+        join site p on p.id = t.site_id and p.company_id = ${o}
         order by t.tag collate natural_order, t.id
         limit ${search.limit + 1}`),
     ];
@@ -100,11 +100,11 @@ export async function searchTrees(scope: Scope, search: TreeSearch): Promise<Tre
 }
 
 /** Places whose name, address or client holds a word. */
-const placesNamed = async (tx: Tx, companyId: string, word: string): Promise<string[]> =>
+const sitesNamed = async (tx: Tx, companyId: string, word: string): Promise<string[]> =>
   (
     await tx<{ id: string }[]>`
       select p.id
-      from place p
+      from site p
       join client c on c.id = p.client_id and c.company_id = p.company_id
       where p.company_id = ${companyId} and p.archived_at is null
         and (p.name ilike ${like(word)} or p.address ilike ${like(word)} or c.name ilike ${like(word)})

@@ -5,13 +5,13 @@ import { dueBetween } from './follow-ups';
 import { addPhoto, getPhoto } from './photos';
 import { getPlan, openPlans, setPlanState } from './plans';
 import { programmeOf, writeProgramme } from './programme';
-import { addProposal, answerProposal, sharedProposal } from './proposals';
+import { insertQuote, insertQuoteAnswer, sharedQuote } from './proposals';
 import { makeCompany, ownerSql, type TestCompany } from './testing';
 import { treatNotPlanned } from './today';
 import { addOthersApplied, othersApplied } from './others-applied';
-import { placeAlarms } from './grounds';
-import { addLooks, addReading, insertSampleAnswer, insertSample, updateChange, withdrawLook } from './looks';
-import { addVerdict, planRow } from './verdicts';
+import { siteAlarms } from './grounds';
+import { insertInspections, addReading, insertSampleAnswer, insertSample, updateChange, voidInspectionRow } from './looks';
+import { insertDiagnosis, planRow } from './verdicts';
 import { changeTree, getTree } from './tree';
 
 let owner: Sql;
@@ -63,7 +63,7 @@ const plan = () => ({
 const naming = (conditionId: string, decision: string, overturns: string[] = []) => ({
   id: v7(),
   treeId: o.treeId,
-  lookId: null,
+  inspectionId: null,
   conditionId,
   certainty: 'likely' as const,
   decision: decision as never,
@@ -88,7 +88,7 @@ describe('a tree', () => {
     await due('check-effect', 'a', '2026-05-01');
     await due('look', 'b', '2026-07-01');
     await due('treat-again', 'c', '2026-05-01');
-    await addLooks(o, [
+    await insertInspections(o, [
       {
         id: v7(),
         treeId: o.treeId,
@@ -128,10 +128,10 @@ describe('a tree', () => {
   it('its neighbours on the place come with where they stand; no list holds anything but rows', async () => {
     const [drawn, located] = [v7(), v7()];
     await owner`
-      insert into tree (id, company_id, place_id, tag, host_id, plan_x, plan_y, lat, lon)
+      insert into tree (id, company_id, site_id, tag, host_id, plan_x, plan_y, lat, lon)
       values
-        (${drawn}, ${o.companyId}, ${o.placeId}, 'N1', 'wych-elm', 4.5, -2, null, null),
-        (${located}, ${o.companyId}, ${o.placeId}, 'N2', 'wych-elm', null, null, 50.33, -4.1)`;
+        (${drawn}, ${o.companyId}, ${o.siteId}, 'N1', 'wych-elm', 4.5, -2, null, null),
+        (${located}, ${o.companyId}, ${o.siteId}, 'N2', 'wych-elm', null, null, 50.33, -4.1)`;
     const read = (await getTree(o, o.treeId, '2026'))!;
     expect(read.others).toHaveLength(2);
     expect(read.others).toEqual(
@@ -149,27 +149,27 @@ describe('a tree', () => {
   it('what is planned on the place counts in the year it can be done in, however long ago it was planned', async () => {
     const neighbour = v7();
     await owner`
-      insert into tree (id, company_id, place_id, tag, host_id)
-      values (${neighbour}, ${o.companyId}, ${o.placeId}, 'P1', 'wych-elm')`;
+      insert into tree (id, company_id, site_id, tag, host_id)
+      values (${neighbour}, ${o.companyId}, ${o.siteId}, 'P1', 'wych-elm')`;
     const [old, ahead] = [v7(), v7()];
     const result = (grams: number) => owner.json({ dose: { actives: [{ name: 'imidacloprid', grams }] } });
     await owner`
-      insert into plan (id, company_id, tree_id, label_id, use_key, condition_id, facts, result, at, by_person)
+      insert into treatment_plan (id, company_id, tree_id, label_id, use_key, condition_id, facts, result, at, by_person)
       values (${old}, ${o.companyId}, ${neighbour}, ${o.labelId}, 'drench', 'elm-leaf-beetle', '{}', ${result(3)},
         '2025-12-20', ${o.personId})`;
     const planned = async (at: string) => (await getTree(o, o.treeId, at))!.sitePlanned;
     expect(await planned('2025')).toEqual({ '2025': { imidacloprid: 3 } });
     expect(await planned('2026')).toEqual({ '2026': { imidacloprid: 3 } });
-    await owner`update plan set state = 'dropped' where id = ${old}`;
+    await owner`update treatment_plan set state = 'dropped' where id = ${old}`;
     await owner`
-      insert into plan (id, company_id, tree_id, label_id, use_key, condition_id, facts, result, by_person,
+      insert into treatment_plan (id, company_id, tree_id, label_id, use_key, condition_id, facts, result, by_person,
         planned_for, earliest, latest)
       values (${ahead}, ${o.companyId}, ${neighbour}, ${o.labelId}, 'drench', 'elm-leaf-beetle', '{}', ${result(5)},
         ${o.personId}, '2027-05-10', '2027-05-01', '2027-06-30')`;
     expect(await planned('2026')).toEqual({ '2027': { imidacloprid: 5 } });
     // Missed, it can still be done in the year that runs.
     expect(await planned('2028')).toEqual({ '2028': { imidacloprid: 5 } });
-    await owner`update plan set state = 'dropped' where id = ${ahead}`;
+    await owner`update treatment_plan set state = 'dropped' where id = ${ahead}`;
     await owner`update tree set archived_at = now() where id = ${neighbour}`;
   });
   it('another host has to be confirmed again', async () => {
@@ -252,7 +252,7 @@ describe('a tree', () => {
         within(
           o,
           (tx) =>
-            tx`insert into finding (company_id, look_id, sign_id, state, grade) select ${o.companyId}, id, 'x', 'absent', 2 from look where tree_id = ${o.treeId}`,
+            tx`insert into finding (company_id, inspection_id, sign_id, state, grade) select ${o.companyId}, id, 'x', 'absent', 2 from inspection where tree_id = ${o.treeId}`,
         ),
     ],
     [
@@ -261,7 +261,7 @@ describe('a tree', () => {
         within(
           o,
           (tx) =>
-            tx`insert into record (id, company_id, root_id, version, tree_id, place_id, label_key, method, started_at, ended_at, done_on, by_person, written_by, words, data) values (${v7()}, ${o.companyId}, ${v7()}, 1, ${o.treeId}, ${o.placeId}, 'x', 'soil-drench', now(), now() - interval '1 hour', current_date, ${o.personId}, ${o.personId}, '', ${json(tx, {})})`,
+            tx`insert into record (id, company_id, root_id, version, tree_id, site_id, label_key, method, started_at, ended_at, done_on, by_person, written_by, words, data) values (${v7()}, ${o.companyId}, ${v7()}, 1, ${o.treeId}, ${o.siteId}, 'x', 'soil-drench', now(), now() - interval '1 hour', current_date, ${o.personId}, ${o.personId}, '', ${json(tx, {})})`,
         ),
     ],
   ])('the database itself refuses %s', async (_, write) => expect(write()).rejects.toMatchObject({ code: '23514' }));
@@ -284,7 +284,7 @@ describe('a tree', () => {
   });
 });
 
-const openPlan = (p: ReturnType<typeof plan>) => planRow(o, { plans: [p], verdicts: [], left: [], programme: null });
+const openPlan = (p: ReturnType<typeof plan>) => planRow(o, { plans: [p], savedDiagnoses: [], left: [], programme: null });
 
 describe('a plan', () => {
   it('is told in the units of whoever reads it; one of before stays as it was written', async () => {
@@ -299,7 +299,7 @@ describe('a plan', () => {
     expect(await read()).toEqual(['40 cm', '40 cm']);
     await as('us');
     expect(await read()).toEqual(['15.7 in', '15.7 in']);
-    await owner`update plan set document = 1, result_us = null where id = ${p.id}`;
+    await owner`update treatment_plan set document = 1, result_us = null where id = ${p.id}`;
     expect(await read()).toEqual(['40 cm', '40 cm']);
     await as('metric');
   });
@@ -352,10 +352,10 @@ describe('a plan', () => {
     expect(read.plans[0]!.price).toEqual({ now: 9000, overYears: 30_000, years: 10 });
   });
   it('a row is planned together or not at all: a plan that cannot stand takes the verdicts and the others with it', async () => {
-    const verdict = {
+    const savedDiagnosis = {
       id: v7(),
       treeId: o.treeId,
-      lookId: null,
+      inspectionId: null,
       conditionId: 'elm-leaf-beetle',
       certainty: 'possible',
       decision: 'treat now',
@@ -370,38 +370,38 @@ describe('a plan', () => {
     const as = { school: null, everyYears: 2, years: 5 };
     const bad = { ...plan(), labelId: v7() };
     const row = (plans: ReturnType<typeof plan>[]) =>
-      planRow(o, { plans, verdicts: [verdict], left: [], programme: { rows, as } });
+      planRow(o, { plans, savedDiagnoses: [savedDiagnosis], left: [], programme: { rows, as } });
     await expect(row([good, bad])).rejects.toMatchObject({ code: '23503' });
     const before = await tree();
-    expect(before.verdicts).toHaveLength(0);
+    expect(before.savedDiagnoses).toHaveLength(0);
     expect(before.programme).toBeNull();
     expect(await getPlan(o, good.id)).toBeNull();
     await row([good]);
     await row([good]);
     const read = await tree();
-    expect(read.verdicts.map((x) => x.reason)).toEqual(['As T0 in the same row.']);
+    expect(read.savedDiagnoses.map((x) => x.reason)).toEqual(['As T0 in the same row.']);
     expect(read.programme).toEqual(as);
     expect((await openPlans(o)).filter((x) => x.id === good.id)).toHaveLength(1);
   });
   it('a client may take several ways of an offer, none that was not offered, and answers once', async () => {
-    const token = await addProposal(o, {
+    const token = await insertQuote(o, {
       id: v7(),
       treeId: o.treeId,
       days: 3,
       data: { options: [{ key: 'a' }, { key: 'b' }, { key: 'c' }], changes: [] } as never,
     });
-    const answer = (options: string[]) => answerProposal(token, { options, changes: [], who: 'A. Client', word: '' });
+    const answer = (options: string[]) => insertQuoteAnswer(token, { options, changes: [], who: 'A. Client', word: '' });
     expect(await answer(['a', 'x'])).toBe('unknown option');
     expect(await answer(['c', 'a', 'a'])).toBe('kept');
     expect(await answer([])).toBe('answered');
-    expect((await sharedProposal(token))!.answer!.options).toEqual(['c', 'a']);
+    expect((await sharedQuote(token))!.answer!.options).toEqual(['c', 'a']);
   });
   it('a tree to be treated waits on Today until it is planned', async () => {
     await setPlanState(o, o.planId, 'open', 'dropped');
-    await addVerdict(o, {
+    await insertDiagnosis(o, {
       id: v7(),
       treeId: o.treeId,
-      lookId: null,
+      inspectionId: null,
       conditionId: 'elm-leaf-beetle',
       certainty: 'likely',
       decision: 'treat now',
@@ -416,16 +416,16 @@ describe('a plan', () => {
     expect(await treatNotPlanned(o, 9)).toEqual([]);
     // A second trouble stands beside the first; planning one leaves the other on Today.
     const second = v7();
-    await addVerdict(o, { ...naming('powdery-mildew', 'treat now'), id: second });
+    await insertDiagnosis(o, { ...naming('powdery-mildew', 'treat now'), id: second });
     expect((await treatNotPlanned(o, 9)).map((t) => t.conditionId)).toEqual(['powdery-mildew']);
     // It goes only where somebody says that it was wrong.
-    await addVerdict(o, naming('lacebug', 'leave it alone', [second]));
+    await insertDiagnosis(o, naming('lacebug', 'leave it alone', [second]));
     expect(await treatNotPlanned(o, 9)).toEqual([]);
-    await owner`update plan set state = 'dropped' where tree_id = ${o.treeId}`;
-    await addVerdict(o, {
+    await owner`update treatment_plan set state = 'dropped' where tree_id = ${o.treeId}`;
+    await insertDiagnosis(o, {
       id: v7(),
       treeId: o.treeId,
-      lookId: null,
+      inspectionId: null,
       conditionId: 'elm-leaf-beetle',
       certainty: 'likely',
       decision: 'leave it alone',
@@ -460,13 +460,13 @@ describe('evidence that comes, goes, and was made by others', () => {
   });
   it('danger stands on the place until the look is taken back, with a reason; once taken back it stays so', async () => {
     const bad = look([{ sign: 'base-brackets', state: 'seen', grade: 2 }]);
-    await addLooks(o, [bad]);
-    const alarms = () => placeAlarms(o, o.placeId, ['base-brackets']);
+    await insertInspections(o, [bad]);
+    const alarms = () => siteAlarms(o, o.siteId, ['base-brackets']);
     expect(await alarms()).toMatchObject([{ treeId: o.treeId, tag: 'T1', signs: ['base-brackets'], report: null }]);
-    expect(await placeAlarms(o, o.placeId, ['base-rocks'])).toEqual([]);
-    await expect(withdrawLook(o, bad.id, 'x')).rejects.toMatchObject({ code: '23514' });
-    expect((await withdrawLook(o, bad.id, 'It was the neighbour')).count).toBe(1);
-    expect((await withdrawLook(o, bad.id, 'Again')).count).toBe(0);
+    expect(await siteAlarms(o, o.siteId, ['base-rocks'])).toEqual([]);
+    await expect(voidInspectionRow(o, bad.id, 'x')).rejects.toMatchObject({ code: '23514' });
+    expect((await voidInspectionRow(o, bad.id, 'It was the neighbour')).count).toBe(1);
+    expect((await voidInspectionRow(o, bad.id, 'Again')).count).toBe(0);
     expect(await alarms()).toEqual([]);
     const read = await tree();
     expect(read.looks.some((l) => l.id === bad.id)).toBe(false);
@@ -474,12 +474,12 @@ describe('evidence that comes, goes, and was made by others', () => {
   });
   it('a report stands on the place until it is answered or was wrong', async () => {
     const report = { ...naming('fire-blight', 'report'), id: v7() };
-    await addVerdict(o, report);
-    expect(await placeAlarms(o, o.placeId, [])).toMatchObject([{ report: 'fire-blight' }]);
-    await addVerdict(o, naming('lacebug', 'leave it alone'));
-    expect(await placeAlarms(o, o.placeId, [])).toMatchObject([{ report: 'fire-blight' }]);
-    await addVerdict(o, naming('lacebug', 'leave it alone', [report.id]));
-    expect(await placeAlarms(o, o.placeId, [])).toEqual([]);
+    await insertDiagnosis(o, report);
+    expect(await siteAlarms(o, o.siteId, [])).toMatchObject([{ report: 'fire-blight' }]);
+    await insertDiagnosis(o, naming('lacebug', 'leave it alone'));
+    expect(await siteAlarms(o, o.siteId, [])).toMatchObject([{ report: 'fire-blight' }]);
+    await insertDiagnosis(o, naming('lacebug', 'leave it alone', [report.id]));
+    expect(await siteAlarms(o, o.siteId, [])).toEqual([]);
   });
   it('a sample is under way until its answer, which is evidence as a look of its own, once', async () => {
     const id = v7();
@@ -513,9 +513,9 @@ describe('evidence that comes, goes, and was made by others', () => {
       onDay: '2026-05-02',
       who: 'A neighbour’s contractor',
     };
-    await addOthersApplied(o, { ...by, id: v7(), placeId: o.placeId, treeId: o.treeId, grams: 12 });
+    await addOthersApplied(o, { ...by, id: v7(), siteId: o.siteId, treeId: o.treeId, grams: 12 });
     const read = await tree();
     expect(read.byOthers).toMatchObject([{ active: 'imidacloprid', effect: 'none' }]);
-    expect((await othersApplied(o, o.placeId)).map((x) => [x.active, x.grams])).toEqual([['imidacloprid', 12]]);
+    expect((await othersApplied(o, o.siteId)).map((x) => [x.active, x.grams])).toEqual([['imidacloprid', 12]]);
   });
 });

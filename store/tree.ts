@@ -1,7 +1,7 @@
-import type { GroundsPlan } from '@/core/grounds/plan';
+import type { SiteMap } from '@/core/grounds/plan';
 import type { WorkPlan } from './works';
 import type { Finding, TestResult } from '@/core/diagnose/knowledge';
-import type { LookDetail } from '@/core/diagnose/look';
+import type { InspectionDetail } from '@/core/diagnose/look';
 import type { Certainty, Decision, Vigour } from '@/core/diagnose/words';
 import type { ReadReading } from '@/core/measure/reading';
 import type { Priced } from '@/core/prescribe/costs';
@@ -18,7 +18,7 @@ export interface Reading extends ReadReading {
   at: Date;
   byName: string;
 }
-export interface Look {
+export interface Inspection {
   id: string;
   at: Date;
   byName: string;
@@ -27,9 +27,9 @@ export interface Look {
   note: string;
   findings: Finding[];
   tests: TestResult[];
-  detail: Partial<LookDetail>;
+  detail: Partial<InspectionDetail>;
 }
-export interface Verdict {
+export interface SavedDiagnosis {
   id: string;
   at: Date;
   byName: string;
@@ -42,7 +42,7 @@ export interface Verdict {
   overturnedBy: string[];
   /** Earlier decisions that this one says were wrong. */
   overturns: string[];
-  lookId: string | null;
+  inspectionId: string | null;
 }
 /** A sample or photograph sent to a laboratory or a colleague, with its answer once it is there. */
 export interface Sample {
@@ -72,7 +72,7 @@ export interface PlanHead {
   earliest: string | null;
   latest: string | null;
   /** It carries out a visit of a programme that is laid over the tree. */
-  laid: boolean;
+  assignment: boolean;
 }
 export interface TreeRecord {
   id: string;
@@ -136,8 +136,8 @@ export interface Tree {
   walkOrder: number;
   /** Counts the changes of what its form shows. */
   version: number;
-  placeId: string;
-  placeName: string;
+  siteId: string;
+  siteName: string;
   address: string;
   clientName: string;
   timeZone: string;
@@ -145,7 +145,7 @@ export interface Tree {
   region: string | null;
   areaM2: number | null;
   waterM: number | null;
-  grounds: GroundsPlan | null;
+  siteMap: SiteMap | null;
   planX: number | null;
   planY: number | null;
   soilTexture: 'sandy' | 'loam' | 'clay';
@@ -157,8 +157,8 @@ export interface Tree {
   previousId: string | null;
   nextId: string | null;
   readings: Reading[];
-  looks: Look[];
-  verdicts: Verdict[];
+  looks: Inspection[];
+  savedDiagnoses: SavedDiagnosis[];
   plans: PlanHead[];
   records: TreeRecord[];
   followUps: TreeFollowUp[];
@@ -200,15 +200,15 @@ export const getTrees = (scope: Scope, ids: readonly string[], year: string): Pr
         t.id, t.tag, t.host_id as "hostId", t.species, t.host_confirmed_at as "hostConfirmedAt", t.lat, t.lon, t.note,
         t.archived_at as "archivedAt", t.walk_order as "walkOrder", t.version, t.plan_x as "planX", t.plan_y as "planY",
         t.variety, t.eaten,
-        p.id as "placeId", p.name as "placeName", p.address, c.name as "clientName", p.time_zone as "timeZone",
+        p.id as "siteId", p.name as "siteName", p.address, c.name as "clientName", p.time_zone as "timeZone",
           p.region,
-        p.area_m2 as "areaM2", p.water_m as "waterM", p.grounds, p.soil_texture as "soilTexture",
+        p.area_m2 as "areaM2", p.water_m as "waterM", p.site_map as "siteMap", p.soil_texture as "soilTexture",
         p.first_picking as "firstPicking", p.last_picking as "lastPicking", p.pickings,
         ${part.neighbour(tx, 'before')} as "previousId",
         ${part.neighbour(tx, 'after')} as "nextId",
         ${asList(tx, part.readings(tx))} as readings,
         ${asList(tx, part.looks(tx))} as looks,
-        ${asList(tx, part.verdicts(tx))} as verdicts,
+        ${asList(tx, part.savedDiagnoses(tx))} as "savedDiagnoses",
         ${asList(tx, part.plans(tx))} as plans,
         ${asList(tx, part.records(tx))} as records,
         ${asList(tx, part.followUps(tx))} as "followUps",
@@ -231,7 +231,7 @@ export const getTrees = (scope: Scope, ids: readonly string[], year: string): Pr
         from unnest(${[...ids]}::uuid[]) with ordinality wanted (id, n)
         join tree t on t.id = wanted.id and t.company_id = ${o}
         offset 0) t
-      join place p on p.id = t.place_id and p.company_id = t.company_id
+      join site p on p.id = t.site_id and p.company_id = t.company_id
       join client c on c.id = p.client_id and c.company_id = t.company_id
       order by t.n`;
     return rows.map(withInstants);
@@ -241,7 +241,7 @@ const withInstants = (tree: Tree): Tree => ({
   ...tree,
   readings: dated(tree.readings),
   looks: dated(tree.looks),
-  verdicts: dated(tree.verdicts),
+  savedDiagnoses: dated(tree.savedDiagnoses),
   plans: dated(tree.plans),
   photos: dated(tree.photos),
   changes: dated(tree.changes),
@@ -257,23 +257,23 @@ export interface RowTree {
   section: string;
 }
 /** The other trees of a place, of whatever kind, in walking order. */
-export const rowTrees = (scope: Scope, t: { id: string; placeId: string }): Promise<RowTree[]> =>
+export const rowTrees = (scope: Scope, t: { id: string; siteId: string }): Promise<RowTree[]> =>
   within(scope, async (tx) => [
     ...(await tx<RowTree[]>`
       select id, tag, host_id as "hostId", section
       from tree
-      where company_id = ${scope.companyId} and place_id = ${t.placeId} and archived_at is null and id <> ${t.id}
+      where company_id = ${scope.companyId} and site_id = ${t.siteId} and archived_at is null and id <> ${t.id}
       order by walk_order, id
       limit 400`),
   ]);
 
 /** Trees of the same host that come next on the same place, in walking order. */
-export const alikeTrees = (scope: Scope, t: { id: string; placeId: string; hostId: string; walkOrder: number }) =>
+export const alikeTrees = (scope: Scope, t: { id: string; siteId: string; hostId: string; walkOrder: number }) =>
   within(
     scope,
     (tx) => tx<
       { id: string; tag: string }[]
-    >`select id, tag from tree where company_id = ${scope.companyId} and place_id = ${t.placeId} and host_id = ${t.hostId} and archived_at is null
+    >`select id, tag from tree where company_id = ${scope.companyId} and site_id = ${t.siteId} and host_id = ${t.hostId} and archived_at is null
       and (walk_order, id) > (${t.walkOrder}, ${t.id}) order by walk_order, id limit 60`,
   );
 

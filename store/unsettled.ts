@@ -30,12 +30,12 @@ const named = (tx: Tx, companyId: string) => tx`
   from sync_conflict n
   cross join lateral (
     select n.input->>'planId' as plan, n.input->>'id' as record
-    where n.verb in ('record-treatment', 'install-devices')
+    where n.command in ('record-treatment', 'install-devices')
     union all
     select r->>'planId', r->>'recordId'
     from jsonb_array_elements(case when jsonb_typeof(n.input->'rows') = 'array' then n.input->'rows' else '[]' end) r
-    where n.verb = 'record-treatments') x
-  where n.company_id = ${companyId} and n.settled is null and n.verb in ('record-treatment', 'record-treatments', 'install-devices')`;
+    where n.command = 'record-treatments') x
+  where n.company_id = ${companyId} and n.settled is null and n.command in ('record-treatment', 'record-treatments', 'install-devices')`;
 
 /** Those of the tree (t) of the statement around it, the newest first. */
 export const unsettledOf = (tx: Tx, companyId: string) => tx`
@@ -45,7 +45,7 @@ export const unsettledOf = (tx: Tx, companyId: string) => tx`
     '{}'::text[] as groups, coalesce(u.input->>'endedAt', u.input->>'at', u.seen_at::text) as "doneAt", w.name as "byName",
     coalesce(u.issues->0->>'message', '') as why
   from (${named(tx, companyId)}) u
-  join plan n on n.company_id = ${companyId} and n.id = u.plan_id and n.tree_id = t.id
+  join treatment_plan n on n.company_id = ${companyId} and n.id = u.plan_id and n.tree_id = t.id
   join label l on l.company_id = ${companyId} and l.id = n.label_id
   join person w on w.company_id = ${companyId} and w.id = u.person_id
   order by u.seen_at desc, u.id`;
@@ -54,7 +54,7 @@ export const unsettledOf = (tx: Tx, companyId: string) => tx`
 export const unsettledWorks = (tx: Tx, companyId: string) => tx`
   select case when n.input->>'id' ~ ${ID} then (n.input->>'id')::uuid end
   from sync_conflict n
-  where n.company_id = ${companyId} and n.settled is null and n.verb = 'finish-work' and n.input->>'done' = 'true'
+  where n.company_id = ${companyId} and n.settled is null and n.command = 'finish-work' and n.input->>'done' = 'true'
     and n.input->>'id' ~ ${ID}`;
 
 /** Plans (n) that were carried out so, as a part of a larger statement. */

@@ -75,7 +75,7 @@ it('nothing of one’s own can be tied to another company’s rows', async () =>
   const reading = within(
     mine,
     (tx) =>
-      tx`insert into reading (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, method) values (${v7()}, ${mine.companyId}, ${theirs.treeId}, now(), ${mine.personId}, 30, 130, '[]', 'tape')`,
+      tx`insert into measurement (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, method) values (${v7()}, ${mine.companyId}, ${theirs.treeId}, now(), ${mine.personId}, 30, 130, '[]', 'tape')`,
   );
   await expect(reading).rejects.toMatchObject({ code: '23503' });
 });
@@ -90,17 +90,17 @@ async function refusedTruncating(table: string): Promise<string | null> {
 
 it('what has been written into the book stays, even for the role that owns it', async () => {
   for (const t of [
-    'reading',
-    'look',
+    'measurement',
+    'inspection',
     'finding',
-    'verdict',
+    'diagnosis',
     'label',
     'label_check',
     'stock_move',
     'record',
     'photo',
     'programme',
-    'proposal_answer',
+    'quote_answer',
     'region_profile',
   ] as const) {
     for (const sql of [`update ${t} set company_id = company_id`, `delete from ${t}`, `truncate ${t} cascade`]) {

@@ -27,7 +27,7 @@ export interface WorkPlan {
   price: Priced | null;
   plannedFor: Day | null;
   /** It carries out a visit of a programme that is laid over the tree. */
-  laid: boolean;
+  assignment: boolean;
 }
 
 export interface NewWork {
@@ -83,7 +83,7 @@ export const addWorkPlans = (
     if (programme) await insertProgramme(tx, scope, programme.rows, programme.as);
   });
 /** Opens the works of new visits of a programme, many in one statement. */
-export const insertLaidWorks = (scope: Scope, works: readonly NewWork[]) =>
+export const insertAssignedWorks = (scope: Scope, works: readonly NewWork[]) =>
   within(scope, async (tx) => {
     for (let i = 0; i < works.length; i += 100) await insertWorks(tx, scope, works.slice(i, i + 100));
   });
@@ -130,7 +130,7 @@ export interface DoneWork {
   treeId: string;
   tag: string;
   hostId: string;
-  placeName: string;
+  siteName: string;
   clientName: string;
   doneOn: Day;
   /** When it was said to be done; null for works of before. */
@@ -153,16 +153,16 @@ export const listDoneWorks = (
     const pattern = likeWords(f.words);
     return [
       ...(await tx<DoneWork[]>`
-        select k.id, k.work_id as "workId", k.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName",
+        select k.id, k.work_id as "workId", k.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "siteName",
           c.name as "clientName", k.done_on::text as "doneOn", k.done_at as "doneAt", k.minutes, w.name as "byName",
           k.note, p.time_zone as "timeZone"
         from work_plan k
         join tree t on t.company_id = k.company_id and t.id = k.tree_id
-        join place p on p.company_id = k.company_id and p.id = t.place_id
+        join site p on p.company_id = k.company_id and p.id = t.site_id
         join client c on c.company_id = k.company_id and c.id = p.client_id
         join person w on w.company_id = k.company_id and w.id = k.done_by
         where k.company_id = ${scope.companyId} and k.state = 'done'
-          ${f.placeId ? tx`and t.place_id = ${f.placeId}` : tx``}
+          ${f.siteId ? tx`and t.site_id = ${f.siteId}` : tx``}
           ${f.from ? tx`and k.done_on >= ${f.from}` : tx``}
           ${f.to ? tx`and k.done_on <= ${f.to}` : tx``}
           ${f.after ? tx`and (k.done_on, k.id) < (${f.after.doneOn}, ${f.after.id})` : tx``}
@@ -218,8 +218,8 @@ export interface OpenWork {
   treeId: string;
   tag: string;
   hostId: string;
-  placeId: string;
-  placeName: string;
+  siteId: string;
+  siteName: string;
   workId: string;
   sheet: WorkSheet;
   sound: boolean;
@@ -236,16 +236,16 @@ export interface OpenWork {
 /** Some works (x) as a crew needs them, by place and walking order. */
 export const worksForCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenWork[]>`
       with n as (
-        select x.*, (select t.place_id from tree t where t.company_id = ${scope.companyId} and t.id = x.tree_id) as place_id
+        select x.*, (select t.site_id from tree t where t.company_id = ${scope.companyId} and t.id = x.tree_id) as site_id
         from (${x}) x),
       ${soldOf(tx, scope)}
-      select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
+      select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "siteId", p.name as "siteName",
         n.work_id as "workId", ${inReadersUnits(tx, tx`n.sheet`, tx`n.sheet_us`)} as sheet, ${sound(tx)} as sound, n.state, ${lastLeft(tx)} as left,
         n.planned_for::text as "plannedFor", ${isSold(tx)},
         n.id in (${unsettledWorks(tx, scope.companyId)}) as unsettled
       from n
       ${treeOfEach(tx, scope.companyId)}
-      join place p on p.id = n.place_id and p.company_id = n.company_id
+      join site p on p.id = n.site_id and p.company_id = n.company_id
       order by p.name, t.walk_order, t.id`;
 
 /** Works by their ids, whatever became of them. */

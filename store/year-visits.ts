@@ -5,7 +5,7 @@ import type { Day } from '@/core/season/zone';
 import { asList, dated, within, type Scope, type Tx } from './db';
 import { leftOutRows, type LeftOut } from './left-out';
 import { soldAt } from './proposals';
-import { tasksOfPlace, type Task } from './tasks';
+import { tasksOfSite, type Task } from './tasks';
 
 /** Something on a tree that is done or to come, of whatever kind: a mark of the year. */
 export interface YearVisit {
@@ -24,7 +24,7 @@ export interface YearVisit {
   onlyIf: string | null;
   conditionId: string | null;
   /** The visit of a programme that it is. */
-  laid: { id: string; visitId: string; programme: string; step: string } | null;
+  assignment: { id: string; visitId: string; programme: string; step: string } | null;
   day: Day;
   earliest: Day;
   latest: Day;
@@ -45,27 +45,27 @@ export const MOST_VISITS = 12_000;
  * that wait, records, visits of programmes, looks.
  * @param today the day on which what has no day of its own waits
  */
-export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, today: Day): Promise<YearVisit[]> =>
+export const yearVisits = (scope: Scope, siteId: string, from: Day, to: Day, today: Day): Promise<YearVisit[]> =>
   within(scope, async (tx) => [
     ...(await tx<YearVisit[]>`
       with here as (
         select t.id, t.tag, t.host_id, t.walk_order, p.time_zone
         from tree t
-        join place p on p.id = t.place_id and p.company_id = t.company_id
-        where t.company_id = ${scope.companyId} and t.place_id = ${placeId} and t.archived_at is null),
+        join site p on p.id = t.site_id and p.company_id = t.company_id
+        where t.company_id = ${scope.companyId} and t.site_id = ${siteId} and t.archived_at is null),
       step as (
-        select b.company_id, b.id, b.tree_id, b.laid_id, b.kind, b.state, b.day, b.earliest, b.latest, b.settled,
+        select b.company_id, b.id, b.tree_id, b.assignment_id, b.kind, b.state, b.day, b.earliest, b.latest, b.settled,
           l.programme->>'name' as programme, s->>'name' as name, l.ended_on
-        from laid l
-        join laid_visit b on b.company_id = l.company_id and b.laid_id = l.id
+        from programme_assignment l
+        join programme_visit b on b.company_id = l.company_id and b.assignment_id = l.id
         left join lateral jsonb_array_elements(l.programme->'steps') s on s->>'key' = b.step
-        where l.company_id = ${scope.companyId} and l.place_id = ${placeId}),
-      sold as (${soldAt(tx, scope.companyId, tx`array[${placeId}::uuid]`)}),
+        where l.company_id = ${scope.companyId} and l.site_id = ${siteId}),
+      sold as (${soldAt(tx, scope.companyId, tx`array[${siteId}::uuid]`)}),
       mark as (
         select n.id, n.tree_id, 'plan' as kind, n.label_id, n.use_key, null as method, null as work_id, null as what,
           null as only_if, n.condition_id, n.visit_id, coalesce(n.planned_for, w.day) as day,
           coalesce(n.earliest, w.day) as earliest, coalesce(n.latest, w.day) as latest, 'planned' as state
-        from plan n
+        from treatment_plan n
         join here h on h.id = n.tree_id
         -- What was planned for its own day waits today; where its time is over, it stands where it was planned.
         cross join lateral (select (n.at at time zone h.time_zone)::date as planned) a
@@ -76,8 +76,8 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
         select r.id, r.tree_id, 'plan', (r.data->'product'->>'labelId')::uuid, r.data->'use'->>'key', r.method, null,
           null, null, n.condition_id, n.visit_id, r.done_on, r.done_on, r.done_on, 'done'
         from record r
-        left join plan n on n.company_id = r.company_id and n.id = r.plan_id
-        where r.company_id = ${scope.companyId} and r.place_id = ${placeId} and r.latest and not r.withdrawn
+        left join treatment_plan n on n.company_id = r.company_id and n.id = r.plan_id
+        where r.company_id = ${scope.companyId} and r.site_id = ${siteId} and r.latest and not r.withdrawn
           and r.done_on between ${from} and ${to}
         union all
         select k.id, k.tree_id, 'work', null, null, null, k.work_id, null,
@@ -90,7 +90,7 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
         where k.company_id = ${scope.companyId} and k.state <> 'dropped' and ${ofHere(tx, tx`k.tree_id`)}
         union all
         select f.id, f.tree_id, 'look', null, null, null, null, f.what,
-          f.only_if, null, case when f.rule_id = 'laid' then f.root_id end,
+          f.only_if, null, case when f.rule_id = 'programme' then f.root_id end,
           case f.state when 'done' then s.day else f.due end,
           case f.state when 'done' then s.day else f.earliest end,
           case f.state when 'done' then s.day else f.latest end,
@@ -113,7 +113,7 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
           limit 1))) end as put,
         m.work_id as "workId", m.what, m.only_if as "onlyIf", m.condition_id as "conditionId",
         case when b.id is not null then jsonb_build_object(
-          'id', b.laid_id, 'visitId', b.id, 'programme', b.programme, 'step', b.name) end as laid,
+          'id', b.assignment_id, 'visitId', b.id, 'programme', b.programme, 'step', b.name) end as assignment,
         m.day::text, m.earliest::text, m.latest::text, m.state,
         coalesce(m.visit_id, m.id) in (select id from sold) as sold
       from mark m
@@ -141,7 +141,7 @@ export const visitCosts = (scope: Scope, ids: readonly string[]): Promise<VisitC
         'priceMinor', coalesce((l.data->>'priceMinor')::float8, 0),
         'product', coalesce((n.result->'dose'->>'product')::float8, 0), 'method', u->>'method',
         'holes', coalesce((n.result->'dose'->'sites'->>'count')::int, 0)) as put
-      from plan n
+      from treatment_plan n
       join label l on l.company_id = n.company_id and l.id = n.label_id
       cross join lateral (
         select x as u
@@ -161,15 +161,15 @@ export type SeriesAt = Series & { ids: string[] };
  * What stands at a place for itself and comes again: open plans, and treatments that are due again where no plan of the same
  * product stands already. Those of one use and one programme are one.
  */
-const seriesRows = (tx: Tx, scope: Scope, placeId: string) =>
+const seriesRows = (tx: Tx, scope: Scope, siteId: string) =>
   tx<SeriesAt[]>`
   with here as (
     select id
     from tree
-    where company_id = ${scope.companyId} and place_id = ${placeId} and archived_at is null),
+    where company_id = ${scope.companyId} and site_id = ${siteId} and archived_at is null),
   own as (
     select n.id, n.tree_id, n.label_id, n.use_key
-    from plan n
+    from treatment_plan n
     where n.company_id = ${scope.companyId} and n.state = 'open' and n.visit_id is null and ${ofHere(tx, tx`n.tree_id`)}),
   going as (
     select *
@@ -178,7 +178,7 @@ const seriesRows = (tx: Tx, scope: Scope, placeId: string) =>
     select f.id, f.tree_id, (r.data->'product'->>'labelId')::uuid, r.data->'use'->>'key'
     from follow_up f
     join record r on r.company_id = f.company_id and r.root_id = f.root_id and r.latest and not r.withdrawn
-    where f.company_id = ${scope.companyId} and f.state = 'open' and f.kind = 'treat-again' and f.rule_id <> 'laid'
+    where f.company_id = ${scope.companyId} and f.state = 'open' and f.kind = 'treat-again' and f.rule_id <> 'programme'
       and ${ofHere(tx, tx`f.tree_id`)}
       and not exists (
         select
@@ -205,14 +205,14 @@ const seriesRows = (tx: Tx, scope: Scope, placeId: string) =>
 /** What stands at a place beside the visits of its year, in one statement: its series, its tasks, and what rows left out. */
 export const besideVisits = (
   scope: Scope,
-  placeId: string,
+  siteId: string,
   tasksFrom: Day,
 ): Promise<{ series: SeriesAt[]; left: LeftOut[]; tasks: Task[] }> =>
   within(scope, async (tx) => {
     const [row] = await tx<{ series: SeriesAt[]; left: LeftOut[]; tasks: Task[] }[]>`
-      select ${asList(tx, seriesRows(tx, scope, placeId))} as series,
-        ${asList(tx, leftOutRows(tx, scope, placeId))} as left,
-        ${asList(tx, tasksOfPlace(tx, scope, placeId, tasksFrom))} as tasks`;
+      select ${asList(tx, seriesRows(tx, scope, siteId))} as series,
+        ${asList(tx, leftOutRows(tx, scope, siteId))} as left,
+        ${asList(tx, tasksOfSite(tx, scope, siteId, tasksFrom))} as tasks`;
     const tasks = row!.tasks.map((k) => ({
       ...k,
       settledAt: k.settledAt && new Date(k.settledAt),

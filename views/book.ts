@@ -5,7 +5,7 @@ import { worksNow } from '@/core/work/works';
 import { listRecords, recordVersions, type BookFilter, type BookRow } from '@/store/book';
 import { listDoneWorks, type DoneWork } from '@/store/works';
 import { together } from '@/store/db';
-import { getPlace, sitesToChoose } from '@/store/grounds';
+import { getSite, sitesToChoose } from '@/store/grounds';
 import { overturned } from '@/store/knowledge';
 import { lotsOf } from '@/store/shelf';
 import { knowledgeOf } from '@/facts/knowledge';
@@ -26,7 +26,7 @@ export const bookView = (v: Viewer, filter: BookFilter) =>
     const [records, works, places] = await Promise.all([
       filter.method === WORKS_ALONE ? [] : listRecords(v, filter),
       filter.method === null || filter.method === WORKS_ALONE ? doneWorks(v, filter) : [],
-      sitesToChoose(v, filter.placeId ?? null),
+      sitesToChoose(v, filter.siteId ?? null),
     ]);
     const entries: BookEntry[] = [
       ...records.map((row) => ({ kind: 'treatment' as const, row })),
@@ -45,7 +45,7 @@ export const recordView = (viewer: Viewer, id: string, now: Date) =>
     if (!newest) return null;
     const [tree, place, lots] = await Promise.all([
       treeOf(viewer, newest.data.tree.id, now),
-      getPlace(viewer, newest.data.place.id),
+      getSite(viewer, newest.data.place.id),
       lotsOf(viewer, newest.data.product.key),
     ]);
     return { versions, newest, tree, place, lots };

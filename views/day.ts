@@ -1,8 +1,8 @@
-import type { CrewsDay, LoadTick, StopOfDay } from '@/facts/crews-day';
+import type { CrewsDay, LoadTick, SiteStop } from '@/facts/crews-day';
 import { daytimesFor } from '@/facts/rounds';
 import { atNewestDose } from '@/facts/newest-plans';
 import { thingsOf } from '@/facts/round';
-import { endsOf, type RoundThing } from '@/facts/round-ends';
+import { endsOf, type CrewDayItem } from '@/facts/round-ends';
 import { todayOf } from '@/commands/today';
 import { may } from '@/core/people/rights';
 import { beforeDriving, isTicked, loadLine, nextStop, stopsOf, type Before } from '@/core/round/day';
@@ -13,13 +13,13 @@ import type { StationFor } from '@/core/weather/station';
 import { loadOut, type Equipment, type LoadGroup } from '@/core/work/load-out';
 import type { Viewer } from '@/store/auth';
 import { recordsOfPlans } from '@/store/book';
-import { roundHead, ticksOf } from '@/store/day';
+import { crewDayHead, ticksOf } from '@/store/day';
 import { together } from '@/store/db';
-import { dayPlaces } from '@/store/grounds';
-import { messagesOfRound } from '@/store/messages';
+import { daySites } from '@/store/grounds';
+import { messagesOfCrewDay } from '@/store/messages';
 import { getPlans, openVisits, type OpenPlan } from '@/store/plans';
 import type { OpenWork } from '@/store/works';
-import { listCrews, roundsBetween, toldOf, type CrewRow, type RoundRow } from '@/store/rounds';
+import { listCrews, crewDaysBetween, toldOf, type CrewRow, type CrewDayRow } from '@/store/rounds';
 import { listEquipment, listLots } from '@/store/shelf';
 import { goodStock } from './rounds';
 import { byDay } from './today';
@@ -35,7 +35,7 @@ const beforeLines = (before: readonly Before[], nameOf: (id: string) => string):
     ? [
         {
           title: 'Before driving',
-          lines: before.map((b) => ({ what: `${BEFORE_WORDS[b.what]}: ${nameOf(b.placeId)}`, amount: '' })),
+          lines: before.map((b) => ({ what: `${BEFORE_WORDS[b.what]}: ${nameOf(b.siteId)}`, amount: '' })),
         },
       ]
     : [];
@@ -43,16 +43,16 @@ const beforeLines = (before: readonly Before[], nameOf: (id: string) => string):
 /** Hours of the day in which the air suits what waits at a place. */
 async function fitsOf(
   viewer: Viewer,
-  stops: readonly Omit<StopOfDay, 'fit'>[],
+  stops: readonly Omit<SiteStop, 'fit'>[],
   day: Day,
   station: StationFor,
   now: Date,
 ) {
   const ids = stops.flatMap((s) => s.items.flatMap((i) => (i.kind === 'plan' && i.stands === 'open' ? [i.id] : [])));
   const plans = await getPlans(viewer, ids);
-  return stops.map((s): StopOfDay => {
+  return stops.map((s): SiteStop => {
     const hours = daytimesFor([day], s.place, station, now);
-    const fit: StopOfDay['fit'] = {};
+    const fit: SiteStop['fit'] = {};
     for (const i of s.items) {
       const plan = plans.find((p) => p.id === i.id);
       const use = plan?.label.uses.find((u) => u.key === plan.useKey);
@@ -64,10 +64,10 @@ async function fitsOf(
 }
 
 /** What is dealt with before driving to some stops. */
-const beforeOf = (stops: readonly StopOfDay[]): Before[] =>
+const beforeOf = (stops: readonly SiteStop[]): Before[] =>
   beforeDriving(
     stops.map((s) => ({
-      placeId: s.placeId,
+      siteId: s.siteId,
       methods: s.items.flatMap((i) => (i.kind === 'plan' ? [i.plan.method] : [])),
       workIds: s.items.flatMap((i) => (i.kind === 'work' ? [i.work.workId] : [])),
       told: s.told,
@@ -77,7 +77,7 @@ const beforeOf = (stops: readonly StopOfDay[]): Before[] =>
 /** What a day is loaded with, each line with whether it was seen on the truck; what is done needs no loading any more. */
 function loadOf(
   viewer: Viewer,
-  things: readonly RoundThing[],
+  things: readonly CrewDayItem[],
   before: readonly LoadGroup[],
   equipment: readonly Equipment[],
   stock: ReadonlyMap<string, number>,
@@ -101,12 +101,12 @@ function loadOf(
 }
 
 /** A crew's day on one page: where, how long, what must be there, what became of it. */
-export const dayView = (viewer: Viewer, roundId: string, now: Date, station: StationFor): Promise<CrewsDay | null> =>
+export const dayView = (viewer: Viewer, crewDayId: string, now: Date, station: StationFor): Promise<CrewsDay | null> =>
   together(viewer, async () => {
-    const round = await roundHead(viewer, roundId);
+    const round = await crewDayHead(viewer, crewDayId);
     if (!round) return null;
     const today = todayOf(viewer, now);
-    const { things: stands, lefts, batches } = await thingsOf(viewer, roundId);
+    const { things: stands, lefts, batches } = await thingsOf(viewer, crewDayId);
     const amounts = new Map(
       (
         await atNewestDose(
@@ -117,30 +117,30 @@ export const dayView = (viewer: Viewer, roundId: string, now: Date, station: Sta
       ).map((p) => [p.id, p]),
     );
     const things = stands.map((t) => (t.kind === 'plan' ? { ...t, plan: amounts.get(t.id)! } : t));
-    const placeIds = [...new Set([...things, ...lefts].map((t) => t.placeId))];
+    const siteIds = [...new Set([...things, ...lefts].map((t) => t.siteId))];
     const planIds = [...things, ...lefts].flatMap((t) =>
       'itemId' in t ? [t.itemId] : t.kind === 'plan' ? [t.id] : [],
     );
     const [places, done, ticks, told, lots, equipment, messages] = await Promise.all([
-      dayPlaces(viewer, placeIds, may(viewer.role, 'see gate codes')),
+      daySites(viewer, siteIds, may(viewer.role, 'see gate codes')),
       recordsOfPlans(viewer, planIds),
-      ticksOf(viewer, roundId),
+      ticksOf(viewer, crewDayId),
       toldOf(viewer, round.day),
       listLots(viewer),
       listEquipment(viewer),
-      messagesOfRound(viewer, roundId),
+      messagesOfCrewDay(viewer, crewDayId),
     ]);
-    const placeOf = new Map(places.map((p) => [p.id, p]));
-    const nameOf = (id: string) => placeOf.get(id)?.name ?? '';
+    const siteOf = new Map(places.map((p) => [p.id, p]));
+    const nameOf = (id: string) => siteOf.get(id)?.name ?? '';
     const stops = await fitsOf(
       viewer,
       stopsOf(things).map((s) => {
-        const place = placeOf.get(s.placeId)!;
+        const place = siteOf.get(s.siteId)!;
         return {
           ...s,
           place,
           begins: s.items[0]!.begins,
-          told: told.has(s.placeId),
+          told: told.has(s.siteId),
           weather: hoursOfDay(station(place).forecast(now).members, round.day, place.timeZone),
         };
       }),
@@ -153,7 +153,7 @@ export const dayView = (viewer: Viewer, roundId: string, now: Date, station: Sta
       round,
       today,
       stops,
-      nextPlaceId: nextStop(stops)?.placeId ?? null,
+      nextSiteId: nextStop(stops)?.siteId ?? null,
       lefts,
       done,
       batches,
@@ -171,7 +171,7 @@ export interface ToPut {
   plans: OpenPlan[];
   works: OpenWork[];
   crews: CrewRow[];
-  rounds: RoundRow[];
+  rounds: CrewDayRow[];
 }
 /** Days ahead on which something may be put by hand. */
 const AHEAD_DAYS = 13;
@@ -182,7 +182,7 @@ export const toPutView = (viewer: Viewer, now: Date): Promise<ToPut> =>
     const [{ plans: open, works }, crews, rounds] = await Promise.all([
       openVisits(viewer),
       listCrews(viewer),
-      roundsBetween(viewer, today, last),
+      crewDaysBetween(viewer, today, last),
     ]);
     const { plans, ahead } = byDay(open, today);
     return {

@@ -3,7 +3,7 @@ import { findSites, sitesToChoose } from '@/store/grounds';
 import { loadViewer } from '@/store/auth';
 import { makeCompany } from '@/store/testing';
 import { fair } from '@/stand-ins/weather/fair';
-import { roundsView } from './rounds';
+import { scheduleView } from './rounds';
 import { todayView } from './today';
 
 const made = ownCompany();
@@ -13,16 +13,16 @@ const [PLANS, OVER, WORKS, VISITS] = [800, 600, 300, 300];
 
 beforeAll(async () => {
   const { owner, o } = made;
-  await owner`update plan set state = 'dropped' where company_id = ${o.companyId}`;
+  await owner`update treatment_plan set state = 'dropped' where company_id = ${o.companyId}`;
   await owner`
-    insert into place (id, company_id, client_id, name, address, time_zone)
+    insert into site (id, company_id, client_id, name, address, time_zone)
     select gen_random_uuid(), ${o.companyId}, p.client_id, 'Site ' || lpad(g::text, 3, '0'), g || ' Quay Road', 'Europe/London'
-    from place p cross join generate_series(1, ${SITES}::int) g
-    where p.id = ${o.placeId}`;
+    from site p cross join generate_series(1, ${SITES}::int) g
+    where p.id = ${o.siteId}`;
   await owner`
-    insert into tree (id, company_id, place_id, tag, host_id, walk_order)
+    insert into tree (id, company_id, site_id, tag, host_id, walk_order)
     select gen_random_uuid(), p.company_id, p.id, 'D' || row_number() over (order by p.name, g), 'wych-elm', g
-    from place p cross join generate_series(1, 8) g
+    from site p cross join generate_series(1, 8) g
     where p.company_id = ${o.companyId} and p.name like 'Site %'`;
   const open = (from: number, to: number) => owner`
     select id from (
@@ -30,7 +30,7 @@ beforeAll(async () => {
     where n > ${from} and n <= ${to}`;
   const dose = { dose: { ok: true, dimension: 'volume', product: 5, actives: [] }, gates: [] };
   const plans = (of: ReturnType<typeof open>, earliest: string, latest: string) => owner`
-    insert into plan (id, company_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us, by_person,
+    insert into treatment_plan (id, company_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us, by_person,
       planned_for, earliest, latest)
     select gen_random_uuid(), ${o.companyId}, x.id, ${o.labelId}, 'drench', 'elm-leaf-beetle', '{}', 2,
       ${owner.json(dose)}, ${owner.json(dose)}, ${o.personId}, ${earliest}, ${earliest}, ${latest}
@@ -71,9 +71,9 @@ it('each of them is on the page of its site, one press from Today', async () => 
   const { sites } = await todayView(viewer, NOW, fair);
   const seen = { plans: 0, works: 0, due: 0 };
   for (const s of [...sites.slice(0, 12), ...sites.slice(-12)]) {
-    const page = await roundsView(viewer, NOW, s.placeId);
+    const page = await scheduleView(viewer, NOW, s.siteId);
     expect([page.plans.length, page.works.length, page.due.length]).toEqual([s.plans + s.over, s.works, s.visits]);
-    expect([...page.plans, ...page.works, ...page.due].every((x) => x.placeId === s.placeId)).toBe(true);
+    expect([...page.plans, ...page.works, ...page.due].every((x) => x.siteId === s.siteId)).toBe(true);
     seen.plans += page.plans.length;
     seen.works += page.works.length;
     seen.due += page.due.length;

@@ -5,19 +5,19 @@ import { dayIn } from '@/core/season/zone';
 import type { Viewer } from '@/store/auth';
 import { batchByCode } from '@/store/batches';
 import { together } from '@/store/db';
-import { getGateCode, getPlace, listClients, listPlaces, placeAlarms, placeStand } from '@/store/grounds';
+import { getGateCode, getSite, listClients, listSites, siteAlarms, siteStand } from '@/store/grounds';
 import { othersApplied } from '@/store/others-applied';
-import { placePlan } from '@/store/place-plan';
+import { getSiteMap } from '@/store/place-plan';
 import { ownPlansAt } from '@/store/plans';
-import { propertyProposals } from '@/store/proposals';
+import { siteQuotes } from '@/store/proposals';
 import { tasksAt } from '@/store/tasks';
-import { placeTrees, sectionsOf } from '@/store/tree-list';
+import { siteTrees, sectionsOf } from '@/store/tree-list';
 import { searchTrees, type TreeSearch } from '@/store/tree-search';
-import { findingsOfPlace } from '@/store/knowledge';
+import { findingsOfSite } from '@/store/knowledge';
 import { shelfLabels } from '@/store/shelf';
 
 /** A page of trees, clients and a page of places; each list holds one row more than asked for where there is more. */
-export const groundsView = (
+export const treesView = (
   viewer: Viewer,
   search: TreeSearch,
   places: { after: { name: string; id: string } | null; limit: number },
@@ -28,14 +28,14 @@ export const groundsView = (
     const [rows, clients, found, mix] = await Promise.all([
       searchTrees(viewer, search),
       listClients(viewer),
-      listPlaces(viewer, places.after, places.limit),
+      listSites(viewer, places.after, places.limit),
       code ? batchByCode(viewer, code) : null,
     ]);
     return { rows, clients, places: found, mix };
   });
 
 /** A place with a page of its trees, what is dangerous there, and its gate code for those who need it. */
-export const placeView = (
+export const siteView = (
   viewer: Viewer,
   id: string,
   after: { walkOrder: number; id: string } | null,
@@ -43,12 +43,12 @@ export const placeView = (
   tasksFrom: string,
 ) =>
   together(viewer, async () => {
-    const [place, { knowledge }] = await Promise.all([getPlace(viewer, id), knowledgeOf(viewer)]);
+    const [place, { knowledge }] = await Promise.all([getSite(viewer, id), knowledgeOf(viewer)]);
     if (!place) return null;
     const dangers = new Map(knowledge.signs.flatMap((s) => (s.danger ? [[s.id, s.danger] as const] : [])));
     const [alarms, rows, clients, others, tasks, sections, code] = await Promise.all([
-      placeAlarms(viewer, id, [...dangers.keys()]),
-      placeTrees(viewer, id, after, limit),
+      siteAlarms(viewer, id, [...dangers.keys()]),
+      siteTrees(viewer, id, after, limit),
       listClients(viewer),
       othersApplied(viewer, id),
       tasksAt(viewer, id, tasksFrom),
@@ -61,31 +61,31 @@ export const placeView = (
 /** The trees of a place with what a choice among them rests on. */
 export const chooseView = (v: Viewer, id: string, year: string) =>
   together(v, async () => {
-    const [place, labels, stand] = await Promise.all([getPlace(v, id), shelfLabels(v), placeStand(v, id, year)]);
+    const [place, labels, stand] = await Promise.all([getSite(v, id), shelfLabels(v), siteStand(v, id, year)]);
     return place && { place, labels, stand };
   });
 
 export const spreadView = (v: Viewer, id: string) =>
   together(v, async () => {
-    const [place, trees] = await Promise.all([getPlace(v, id), findingsOfPlace(v, id)]);
+    const [place, trees] = await Promise.all([getSite(v, id), findingsOfSite(v, id)]);
     return place && { place, trees };
   });
 
 export const planView = (v: Viewer, id: string) =>
   together(v, async () => {
-    const [place, held] = await Promise.all([getPlace(v, id), placePlan(v, id)]);
+    const [place, held] = await Promise.all([getSite(v, id), getSiteMap(v, id)]);
     return place && held && { place, held };
   });
 
 /** What may be offered for a property within a year, and what was offered before. */
-export const offerView = (v: Viewer, id: string, now: Date) =>
+export const quoteView = (v: Viewer, id: string, now: Date) =>
   together(v, async () => {
-    const place = await getPlace(v, id);
+    const place = await getSite(v, id);
     if (!place) return null;
     const today = dayIn(now, place.timeZone);
     const [lines, before, own] = await Promise.all([
       offeredAt(v, id, today),
-      propertyProposals(v, id),
+      siteQuotes(v, id),
       ownPlansAt(v, id),
     ]);
     return { place, lines, before, openPlans: new Set(own) };

@@ -1,7 +1,7 @@
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { calendarVisits, dueBetween } from '@/store/follow-ups';
-import { listClients, listPlaces, sitesToChoose } from '@/store/grounds';
+import { listClients, listSites, sitesToChoose } from '@/store/grounds';
 import { db, within, type Sql } from '@/store/db';
 import { plannedBetween } from '@/store/plans';
 import { listenToStatements, makeCompany, ownerSql, walkedWhole, type TestCompany } from '@/store/testing';
@@ -9,8 +9,8 @@ import { takenTags } from '@/store/tree-list';
 import { searchTrees } from '@/store/tree-search';
 import { heldBy } from '@/store/shelf';
 import { bookView, recordView } from './book';
-import { chooseView, groundsView, placeView, planView, spreadView } from './grounds';
-import { crewsView, fortnightView, roundsView } from './rounds';
+import { chooseView, treesView, siteView, planView, spreadView } from './grounds';
+import { crewsView, fortnightView, scheduleView } from './rounds';
 import { shelfView } from './shelf';
 import { seasonView } from './season';
 import { todayView } from './today';
@@ -32,11 +32,11 @@ listenToStatements();
 
 /** A large company with small ones beside it, as the database's own statistics will see them. */
 async function grow() {
-  const { companyId, personId, placeId, labelId } = o;
+  const { companyId, personId, siteId, labelId } = o;
   for (let i = 0; i < 20; i++) await makeCompany(owner);
   const [{ clientId } = { clientId: '' }] = await owner<
     { clientId: string }[]
-  >`select client_id as "clientId" from place where id = ${placeId}`;
+  >`select client_id as "clientId" from site where id = ${siteId}`;
   await owner.begin(async (tx) => {
     // Keys are right by construction; checking each would take longer than the test.
     await tx`set local session_replication_role = replica`;
@@ -47,57 +47,57 @@ async function grow() {
     c as (
       insert into client (id, company_id, name) select gen_random_uuid(), o.id, 'Client' from o returning id, company_id),
     p as (
-      insert into place (id, company_id, client_id, name, time_zone)
+      insert into site (id, company_id, client_id, name, time_zone)
       select gen_random_uuid(), c.company_id, c.id, 'Place', 'Europe/London' from c
       returning id, company_id)
-    insert into tree (id, company_id, place_id, tag, host_id)
+    insert into tree (id, company_id, site_id, tag, host_id)
     select gen_random_uuid(), p.company_id, p.id, 'N' || g, 'wych-elm' from p cross join generate_series(1, 8) g`;
     await tx`
-    insert into place (id, company_id, client_id, name, address, time_zone)
+    insert into site (id, company_id, client_id, name, address, time_zone)
     select gen_random_uuid(), ${companyId}, ${clientId}, 'Street ' || g, '', 'Europe/London'
     from generate_series(1, ${TREES / 100}::int) g`;
     await tx`
-    insert into tree (id, company_id, place_id, tag, host_id, walk_order, lat, lon)
+    insert into tree (id, company_id, site_id, tag, host_id, walk_order, lat, lon)
     select gen_random_uuid(), ${companyId}, p.id, 'S' || p.n * 100 + g,
       (array['wych-elm', 'common-ash', 'common-lime', 'silver-birch'])[1 + g % 4], g, 50 + p.n * 0.001, -4 + g * 0.001
     from (
       select id, row_number() over (order by id) as n
-      from place
-      where company_id = ${companyId} and id <> ${placeId}) p
+      from site
+      where company_id = ${companyId} and id <> ${siteId}) p
     cross join generate_series(1, 100) g`;
-    const ofTrees = tx`select t.id, t.place_id, t.tag, t.walk_order from tree t where t.company_id = ${companyId} and t.walk_order % ${ONE_IN} = 0`;
+    const ofTrees = tx`select t.id, t.site_id, t.tag, t.walk_order from tree t where t.company_id = ${companyId} and t.walk_order % ${ONE_IN} = 0`;
     await tx`
-    insert into reading (
+    insert into measurement (
       id, company_id, tree_id, at, created_at, by_person, diameter_cm, at_height_cm, stems, method)
     select gen_random_uuid(), ${companyId}, t.id, now() - make_interval(days => 20 * k),
       now() - make_interval(days => 20 * k), ${personId}, 30, 130, '[]', 'tape'
     from (${ofTrees}) t
     cross join generate_series(1, 2) k`;
     await tx`
-    insert into look (id, company_id, tree_id, at, by_person, crown_loss, vigour)
+    insert into inspection (id, company_id, tree_id, at, by_person, crown_loss, vigour)
     select gen_random_uuid(), ${companyId}, t.id, now() - interval '40 days', ${personId}, 5, 'good'
     from (${ofTrees}) t`;
     await tx`
-    insert into finding (company_id, look_id, sign_id, state, grade)
+    insert into finding (company_id, inspection_id, sign_id, state, grade)
     select ${companyId}, l.id, s, 'absent', null
-    from look l
+    from inspection l
     cross join unnest(array['honeydew', 'mines', 'webbing']) s
     where l.company_id = ${companyId}`;
     await tx`
-    insert into verdict (id, company_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking,
+    insert into diagnosis (id, company_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking,
       overturned_by)
     select gen_random_uuid(), ${companyId}, t.id, now() - interval '40 days', ${personId}, 'elm-leaf-beetle', 'likely',
       'wait and watch', '', '[]', '{}'
     from (${ofTrees}) t`;
     await tx`
     insert into record (
-      id, company_id, root_id, version, tree_id, place_id, label_key, method, started_at, ended_at, done_on,
+      id, company_id, root_id, version, tree_id, site_id, label_key, method, started_at, ended_at, done_on,
       by_person, written_by, words, data)
-    select r.id, ${companyId}, r.id, 1, r.tree_id, r.place_id, 'training-01-drench', 'soil-drench', r.at, r.at,
+    select r.id, ${companyId}, r.id, 1, r.tree_id, r.site_id, 'training-01-drench', 'soil-drench', r.at, r.at,
       r.at::date,
       ${personId}, ${personId}, r.tag || ' elm of the town', '{"amount": 10, "unit": "mL"}'
     from (
-      select gen_random_uuid() as id, t.id as tree_id, t.place_id, t.tag,
+      select gen_random_uuid() as id, t.id as tree_id, t.site_id, t.tag,
         now() - make_interval(days => 3 * t.walk_order) as at
       from (${ofTrees}) t) r`;
     await tx`
@@ -107,7 +107,7 @@ async function grow() {
     from record r
     where r.company_id = ${companyId}`;
     await tx`
-    insert into plan (
+    insert into treatment_plan (
       id, company_id, tree_id, label_id, use_key, condition_id, facts, result, state, by_person)
     select gen_random_uuid(), ${companyId}, t.id, ${labelId}, 'drench', 'elm-leaf-beetle', '{}',
       '{"dose": {"ok": true}}',
@@ -130,42 +130,42 @@ afterAll(async () => {
 
 const find = (words: string[], hosts: string[][] = words.map(() => [])) =>
   searchTrees(o, { words, hostsOfWord: hosts, after: null, limit: 50 });
-const book = { words: null, placeId: null, method: null, from: null, to: null, after: null, limit: 50 };
+const book = { words: null, siteId: null, method: null, from: null, to: null, after: null, limit: 50 };
 
 const READ: Record<string, () => Promise<unknown>> = {
   today: () => todayView(viewer, NOW, fair),
   'a tree': () => overviewOf(viewer, o.treeId, NOW, fair),
-  'the year of a place': () => seasonView(viewer, NOW, fair, '2026-05-01', '2027-05-01', o.placeId),
+  'the year of a place': () => seasonView(viewer, NOW, fair, '2026-05-01', '2027-05-01', o.siteId),
   examine: () => examineView(viewer, o.treeId, NOW),
   prescribe: () => prescribeView(viewer, o.treeId, NOW, fair),
   apply: () => applyView(viewer, o.treeId, NOW, fair, null),
   'the book': () => bookView(viewer, book),
   'the book, further down': () =>
     bookView(viewer, { ...book, after: { doneOn: '2026-01-01', id: '00000000-0000-7000-8000-000000000000' } }),
-  'the book of one place': () => bookView(viewer, { ...book, placeId: o.placeId }),
+  'the book of one place': () => bookView(viewer, { ...book, siteId: o.siteId }),
   'the book by a word': () => bookView(viewer, { ...book, words: 'S1234' }),
   record: () => recordView(viewer, o.treeId, NOW),
-  grounds: () =>
-    groundsView(viewer, { words: [], hostsOfWord: [], after: null, limit: 50 }, { after: null, limit: 40 }),
+  siteMap: () =>
+    treesView(viewer, { words: [], hostsOfWord: [], after: null, limit: 50 }, { after: null, limit: 40 }),
   'a tag': () => find(['S1234']),
   'a host': () => find(['lime'], [['common-lime']]),
   'a street': () => find(['Street 7']),
   'two words': () => find(['S1', 'elm'], [[], ['wych-elm']]),
   'a species without an entry': () => find(['paulownia']),
-  place: () => placeView(viewer, o.placeId, null, 50, '2026-01-01'),
-  choose: () => chooseView(viewer, o.placeId, '2026'),
-  spread: () => spreadView(viewer, o.placeId),
-  plan: () => planView(viewer, o.placeId),
+  place: () => siteView(viewer, o.siteId, null, 50, '2026-01-01'),
+  choose: () => chooseView(viewer, o.siteId, '2026'),
+  spread: () => spreadView(viewer, o.siteId),
+  plan: () => planView(viewer, o.siteId),
   shelf: () => shelfView(viewer),
-  rounds: () => roundsView(viewer, NOW, null),
+  rounds: () => scheduleView(viewer, NOW, null),
   fortnight: () => fortnightView(viewer, NOW, fair),
   crews: () => crewsView(viewer, NOW),
   season: () => dueBetween(o, '2026-06-01', '2026-07-01', 200),
   calendar: () => calendarVisits(o, '2026-01-01', '2027-01-01', NOW),
   'calendar of plans': () => plannedBetween(o, '2026-01-01', '2027-01-01'),
-  'tags taken': () => takenTags(o, o.placeId, ['T1']),
+  'tags taken': () => takenTags(o, o.siteId, ['T1']),
   clients: () => listClients(o),
-  places: () => listPlaces(o, null, 50),
+  places: () => listSites(o, null, 50),
   'names of places': () => sitesToChoose(o, null),
   'own uptake times': () => heldBy(o),
 };
@@ -190,7 +190,7 @@ it('a word of the book is looked up along its index, behind the wall', async () 
   const theirs = await makeCompany(owner);
   const found = (who: TestCompany) =>
     within(who, async (tx) => [
-      ...(await tx`select * from book_by_words('%S12%', null, null, null, null, null, null, 60)`),
+      ...(await tx`select * from record_by_words('%S12%', null, null, null, null, null, null, 60)`),
     ]);
   expect((await found(o)).length).toBeGreaterThan(5);
   expect(await found(theirs)).toEqual([]);
@@ -199,7 +199,7 @@ it('a word of the book is looked up along its index, behind the wall', async () 
 it('what is walked is noticed', async () => {
   const walked = await walkedWhole(o, () =>
     within(o, async (tx) => {
-      await tx`select count(*) from look where length(note) > 3`;
+      await tx`select count(*) from inspection where length(note) > 3`;
     }),
   );
   expect(walked.some((w) => w.startsWith('look:'))).toBe(true);

@@ -12,7 +12,7 @@ import { besideOf } from '@/knowledge/beside';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { sitesToChoose, type SiteList } from '@/store/grounds';
-import { placeStand, placeYears } from '@/store/season';
+import { siteStand, siteYears } from '@/store/season';
 
 /** The year of a condition at a place of one's own. */
 export interface LifeYear {
@@ -33,27 +33,27 @@ export interface LifeYear {
 export const lifeYear = (
   viewer: Viewer,
   condition: Condition,
-  placeId: string | null,
+  siteId: string | null,
   stationFor: StationFor,
   now: Date,
 ): Promise<LifeYear | null> =>
   together(viewer, async () => {
     const { life } = besideOf(condition);
     const [places, place] = await Promise.all([
-      sitesToChoose(viewer, placeId),
-      placeStand(viewer, placeId, dayIn(now, viewer.timeZone)),
+      sitesToChoose(viewer, siteId),
+      siteStand(viewer, siteId, dayIn(now, viewer.timeZone)),
     ]);
     if (!place || !life.length) return null;
     const standing = place.hosts.flatMap(({ hostId }) => findHost(hostId) ?? []);
     const attacked = [...standing, ...hostsNow()].filter((h) => concerns(condition.groups, h));
     const host = attacked.find((h) => growthOf(h)) ?? attacked[0];
     if (!host) return null;
-    const [seen] = await placeYears(viewer, [place.id], taughtFrom(now));
+    const [seen] = await siteYears(viewer, [place.id], taughtFrom(now));
     const year = hostYear(
       host,
       place,
       place.timeZone,
-      seen ?? { sightings: [], brought: [], ownHeat: [] },
+      seen ?? { stageNotes: [], brought: [], ownHeat: [] },
       stationFor,
       now,
       regionFor(viewer, place.region).presence,

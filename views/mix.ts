@@ -8,7 +8,7 @@ import type { Vessel } from '@/core/mix/vessels';
 import type { Label, LabelUse } from '@/core/label/schema';
 import type { Viewer } from '@/store/auth';
 import { batchesNamed, takenFrom, type BatchRow, type BatchTaken } from '@/store/batches';
-import { roundEntries } from '@/store/day';
+import { crewDayEntries } from '@/store/day';
 import { together } from '@/store/db';
 import { getPlans, openPlans } from '@/store/plans';
 import { listSprayers, listVessels, type Lot } from '@/store/shelf';
@@ -18,7 +18,7 @@ import { byDay } from './today';
 export interface MixTree {
   planId: string;
   tag: string;
-  placeName: string;
+  siteName: string;
   mixMl: number;
 }
 /** What is mixed for trees that wait, and what there is to mix it in and from. */
@@ -42,16 +42,16 @@ export interface Mix {
  * The mix for a plan and all that are served from it: those of its round where one is named, else those of its place that wait
  * today. Null where it is given undiluted, or waits no longer.
  */
-export const mixView = (viewer: Viewer, planId: string, roundId: string | null, now: Date): Promise<Mix | null> =>
+export const mixView = (viewer: Viewer, planId: string, crewDayId: string | null, now: Date): Promise<Mix | null> =>
   together(viewer, async () => {
     const today = todayOf(viewer, now);
-    const [open, entries] = await Promise.all([openPlans(viewer), roundId ? roundEntries(viewer, roundId) : null]);
+    const [open, entries] = await Promise.all([openPlans(viewer), crewDayId ? crewDayEntries(viewer, crewDayId) : null]);
     const head = open.find((p) => p.id === planId);
     if (!head) return null;
-    const onRound = entries && new Set(entries.map((e) => e.itemId));
-    const near = onRound
-      ? open.filter((p) => onRound.has(p.id))
-      : byDay(open, today).plans.filter((p) => p.placeId === head.placeId);
+    const onCrewDay = entries && new Set(entries.map((e) => e.itemId));
+    const near = onCrewDay
+      ? open.filter((p) => onCrewDay.has(p.id))
+      : byDay(open, today).plans.filter((p) => p.siteId === head.siteId);
     const alike = near.filter(
       (p) => p.labelKey === head.labelKey && (head.stockMl !== null ? p.stockMl !== null : p.method === head.method),
     );
@@ -76,7 +76,7 @@ export const mixView = (viewer: Viewer, planId: string, roundId: string | null, 
       listVessels(viewer),
       listSprayers(viewer),
     ]);
-    const placeOf = new Map(open.map((p) => [p.id, p.placeName]));
+    const siteOf = new Map(open.map((p) => [p.id, p.siteName]));
     return {
       today,
       timeZone: viewer.timeZone,
@@ -88,7 +88,7 @@ export const mixView = (viewer: Viewer, planId: string, roundId: string | null, 
       trees: served.map((p) => ({
         planId: p.id,
         tag: p.tag,
-        placeName: placeOf.get(p.id) ?? '',
+        siteName: siteOf.get(p.id) ?? '',
         mixMl: mixMlOf(doses.get(p.id)!)!,
       })),
       made: made.filter((b) =>

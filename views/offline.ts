@@ -2,14 +2,14 @@ import { stockAmong } from '@/facts/batches';
 import { spotOf } from '@/facts/diagnosis';
 import { entriesOf } from '@/facts/knowledge';
 import { yearOf } from '@/facts/season';
-import { findsNear, treeOf } from '@/facts/tree';
+import { detectionsNear, treeOf } from '@/facts/tree';
 import type { OfflineTree, SheetFacts } from '@/facts/queued-tree';
 import { expectedHours } from '@/core/weather/expected';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { batchesAbout, takenFrom } from '@/store/batches';
-import { hangingNow } from '@/store/hanging';
+import { installedNow } from '@/store/hanging';
 import { dayView } from './day';
 import type { OfflineDay } from '@/facts/queued-day';
 import { getPlans } from '@/store/plans';
@@ -27,14 +27,14 @@ export const offlineTreeView = (viewer: Viewer, id: string, now: Date, station: 
     const tree = await treeOf(viewer, id, now);
     if (!tree) return null;
     const open = tree.plans.filter((p) => p.state === 'open').map((p) => p.id);
-    const [finds, entries, held, alike, row, year, { arrival, hands, hung }, plans, lots, mixes] = await Promise.all([
-      findsNear(viewer, tree),
+    const [detections, entries, held, alike, row, year, { arrival, hands, installed }, plans, lots, mixes] = await Promise.all([
+      detectionsNear(viewer, tree),
       entriesOf(viewer),
       heldBy(viewer),
       alikeTrees(viewer, tree),
       rowTrees(viewer, tree),
       yearOf(viewer, tree, station, now),
-      besideSheets(viewer, tree.placeId, open),
+      besideSheets(viewer, tree.siteId, open),
       getPlans(viewer, open),
       listLots(viewer),
       batchesAbout(viewer),
@@ -45,12 +45,12 @@ export const offlineTreeView = (viewer: Viewer, id: string, now: Date, station: 
       const stock = dose?.ok
         ? stockAmong({ lots, mixes }, { ...plan, dose, planIds: [plan.id] }, now)
         : { lots: [], mixes: [] };
-      return { plan, stock, hung: hung.filter((h) => h.planId === plan.id) };
+      return { plan, stock, installed: installed.filter((h) => h.planId === plan.id) };
     });
     const there = station(spotOf(tree));
     return {
       tree,
-      finds,
+      detections,
       entries,
       held,
       alike: [...alike],
@@ -71,7 +71,7 @@ export const offlineDayView = (viewer: Viewer, id: string, now: Date, station: S
     if (!day) return null;
     const plans = new Set(day.stops.flatMap((s) => s.items.map((i) => i.id)));
     const [hanging, entries, taken] = await Promise.all([
-      hangingNow(viewer),
+      installedNow(viewer),
       entriesOf(viewer),
       takenFrom(
         viewer,
@@ -81,7 +81,7 @@ export const offlineDayView = (viewer: Viewer, id: string, now: Date, station: S
     return {
       day,
       entries,
-      hung: hanging.filter((h) => plans.has(h.planId)),
+      installed: hanging.filter((h) => plans.has(h.planId)),
       taken: Object.fromEntries(groupBy(taken, (t) => t.batchId)),
     };
   });

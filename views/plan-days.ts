@@ -1,5 +1,5 @@
 import { spotOf } from '@/facts/diagnosis';
-import { moveMark, planGrounds, planMoves, type PlanMove } from '@/facts/plan-moves';
+import { moveMark, planContexts, planMoves, type PlanMove } from '@/facts/plan-moves';
 import { airLimitsOf, VISIT_HOURS } from '@/core/prescribe/conditions';
 import { daysOpen, type DaysOpen } from '@/core/prescribe/when';
 import { anyAir, fitDays } from '@/core/weather/fitness';
@@ -7,7 +7,7 @@ import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { getPlan } from '@/store/plans';
-import { getPlace } from '@/store/grounds';
+import { getSite } from '@/store/grounds';
 
 /** On which days a plan may stand, as far as book, label and season tell, and how likely the air is to serve. */
 export interface PlanDays {
@@ -28,7 +28,7 @@ export const planDaysView = (
     const plan = await getPlan(viewer, planId);
     const use = plan?.label.uses.find((u) => u.key === plan.useKey);
     if (!plan || !use || plan.state !== 'open') return null;
-    const [ground] = await planGrounds(viewer, stationFor, now, [plan]);
+    const [ground] = await planContexts(viewer, stationFor, now, [plan]);
     if (!ground) return null;
     const { tree, situation: seen } = ground;
     // Of a visit's time the programme has the word, not the field guide.
@@ -50,12 +50,12 @@ export interface PlanMoves {
 }
 export const planMovesView = (
   viewer: Viewer,
-  placeId: string,
+  siteId: string,
   stationFor: StationFor,
   now: Date,
 ): Promise<PlanMoves | null> =>
   together(viewer, async () => {
-    const place = await getPlace(viewer, placeId);
+    const place = await getSite(viewer, siteId);
     if (!place) return null;
     const moves = await planMoves(viewer, stationFor, now, place);
     return { moves, seen: moveMark(moves) };

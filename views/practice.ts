@@ -2,14 +2,14 @@ import { knowledgeOf } from '@/facts/knowledge';
 import { ownCase } from '@/facts/own-cases';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
-import { closedCases, practiceRounds } from '@/store/knowledge';
+import { closedCases, practiceSessions } from '@/store/knowledge';
 
 /** The rounds a person has played, the company's closed cases, and one of them where it was asked for. */
 export const practiceView = (viewer: Viewer, own: string | null) =>
   together(viewer, async () => {
     const [{ knowledge }, rounds, closed, asked] = await Promise.all([
       knowledgeOf(viewer),
-      practiceRounds(viewer),
+      practiceSessions(viewer),
       closedCases(viewer),
       own ? ownCase(viewer, own) : null,
     ]);

@@ -4,7 +4,7 @@ import { assignProgramme } from '@/commands/programmes/assign-programme';
 import { maritime, plantOrchard, type Orchard } from '@/commands/programmes/testing';
 import { ownCompany } from '@/commands/testing';
 import { counted, listenToStatements } from '@/store/testing';
-import { laidView, layingView, programmesView, type Chosen } from './programmes';
+import { assignmentView, assigningView, programmesView, type Chosen } from './programmes';
 
 listenToStatements();
 const made = ownCompany();
@@ -14,7 +14,7 @@ beforeAll(async () => {
   orchard = await plantOrchard(made, ['training-07-scab-cover'], { early: 6, late: 3 });
 });
 const asked = (more: Partial<Chosen> = {}): Chosen => ({
-  placeId: orchard.placeId,
+  siteId: orchard.siteId,
   host: null,
   sort: null,
   section: null,
@@ -27,7 +27,7 @@ const asked = (more: Partial<Chosen> = {}): Chosen => ({
   ...more,
 });
 const view = async (more: Partial<Chosen> = {}, programme = 'orchard-apple') =>
-  (await layingView(orchard.viewer, maritime, now, programme, asked(more)))!;
+  (await assigningView(orchard.viewer, maritime, now, programme, asked(more)))!;
 
 it.each([
   ['all that it is for', {}, ['E1', 'E2', 'E3', 'E4', 'E5', 'E6', 'S1', 'S2', 'S3']],
@@ -73,15 +73,15 @@ it.each([
   expect([issue, preview]).toEqual([sentence, null]);
 });
 it('a programme that nobody knows is none; one without a place is only read', async () => {
-  expect(await layingView(orchard.viewer, maritime, now, 'nothing', asked())).toBeNull();
-  expect(await view({ placeId: null })).toMatchObject({ place: null, preview: null });
+  expect(await assigningView(orchard.viewer, maritime, now, 'nothing', asked())).toBeNull();
+  expect(await view({ siteId: null })).toMatchObject({ place: null, preview: null });
 });
 
 it('costs no statement a tree: neither the preview nor the page of what is laid', async () => {
   const one = await counted(() => view({ tags: 'E1' }));
   const all = await counted(() => view());
   expect(all).toEqual(one);
-  const lay = async (treeIds: string[]) => {
+  const assignVisits = async (treeIds: string[]) => {
     const id = v7();
     const answer = await perform(
       assignProgramme,
@@ -89,7 +89,7 @@ it('costs no statement a tree: neither the preview nor the page of what is laid'
       {
         id,
         programme: 'orchard-apple',
-        placeId: orchard.placeId,
+        siteId: orchard.siteId,
         treeIds,
         from: '2026-11-26',
         until: '2027-11-25',
@@ -97,12 +97,12 @@ it('costs no statement a tree: neither the preview nor the page of what is laid'
       },
     );
     expect(answer).toMatchObject({ ok: true });
-    return counted(() => laidView(orchard.viewer, maritime, now, id));
+    return counted(() => assignmentView(orchard.viewer, maritime, now, id));
   };
-  const few = await lay([orchard.early[0]!]);
-  expect(await lay(orchard.late)).toEqual(few);
+  const few = await assignVisits([orchard.early[0]!]);
+  expect(await assignVisits(orchard.late)).toEqual(few);
   expect(few.transactions).toBe(1);
   expect(few.statements).toBeLessThanOrEqual(10);
   const heads = await programmesView(orchard.viewer, null);
-  expect(heads.laid.map((l) => l.trees).sort()).toEqual([1, 3]);
+  expect(heads.assignment.map((l) => l.trees).sort()).toEqual([1, 3]);
 });

@@ -1,12 +1,12 @@
 import {
   isFor,
-  layOver,
+  assignOver,
   markOf,
   MOST_TREES,
   notThen,
   programmeNamed,
-  type LaidTree,
-  type Laying,
+  type AssignedTree,
+  type Assigning,
 } from '@/facts/laying';
 import type { Said } from '@/core/gates/said';
 import { tagsIn } from '@/core/grounds/tags';
@@ -17,30 +17,30 @@ import type { StationFor } from '@/core/weather/station';
 import { findHost, programmes } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
-import { getPlace, sitesToChoose, type SiteList } from '@/store/grounds';
+import { getSite, sitesToChoose, type SiteList } from '@/store/grounds';
 import {
-  getLaid,
-  laidAlready,
-  laidHeads,
-  laidVisits,
+  getAssignment,
+  assignedAlready,
+  assignmentHeads,
+  assignedVisits,
   ownProgrammes,
-  type Laid,
-  type LaidHead,
+  type Assignment,
+  type AssignmentHead,
   type VisitRow,
 } from '@/store/laid';
 import { listLots } from '@/store/shelf';
-import { placeTrees, type PlaceTree } from '@/store/tree-list';
+import { siteTrees, type SiteTree } from '@/store/tree-list';
 
 /** Programmes that may be laid, and those that are. */
 export interface Programmes {
   shipped: readonly YearProgramme[];
   own: { programme: YearProgramme; version: number; byName: string }[];
-  laid: LaidHead[];
+  assignment: AssignmentHead[];
 }
-export const programmesView = (viewer: Viewer, placeId: string | null): Promise<Programmes> =>
+export const programmesView = (viewer: Viewer, siteId: string | null): Promise<Programmes> =>
   together(viewer, async () => {
-    const [own, laid] = await Promise.all([ownProgrammes(viewer), laidHeads(viewer, placeId)]);
-    return { shipped: programmes, own, laid };
+    const [own, assignment] = await Promise.all([ownProgrammes(viewer), assignmentHeads(viewer, siteId)]);
+    return { shipped: programmes, own, assignment };
   });
 
 /** What a programme would take of a product, and what the shelf holds of it. */
@@ -54,19 +54,19 @@ export interface Stock {
 }
 /** What laying a programme would mean, before anything is written. */
 export interface Preview {
-  trees: LaidTree[];
+  trees: AssignedTree[];
   sums: ProgrammeSums;
   stock: Stock[];
   /** Tags of trees that have it already, with the day on which that ends. */
   already: { tag: string; until: Day }[];
 }
-export interface LayingView {
+export interface AssigningView {
   programme: YearProgramme;
   places: SiteList;
   /** The place that is asked for, with its trees that the programme is for. */
-  place: { id: string; name: string; timeZone: string; today: Day; fit: PlaceTree[]; others: number } | null;
+  place: { id: string; name: string; timeZone: string; today: Day; fit: SiteTree[]; others: number } | null;
   /** Those of them that were chosen. */
-  chosen: PlaceTree[];
+  chosen: SiteTree[];
   /** What is wrong with the choice; null where there is nothing. */
   issue: string | null;
   preview: Preview | null;
@@ -74,7 +74,7 @@ export interface LayingView {
 
 /** What is asked for on the page of a laying. */
 export interface Chosen {
-  placeId: string | null;
+  siteId: string | null;
   host: string | null;
   /** Its sort or variety. */
   sort: string | null;
@@ -90,13 +90,13 @@ export interface Chosen {
 
 /** Trees that a choice by host, sort and tags leaves. */
 function choose(
-  fit: readonly PlaceTree[],
+  fit: readonly SiteTree[],
   { host, sort, section, tags, without }: Chosen,
-): { chosen: PlaceTree[]; issue: string | null } {
+): { chosen: SiteTree[]; issue: string | null } {
   const [only, less] = [tagsIn(tags), tagsIn(without)];
   if (!only.ok) return { chosen: [], issue: only.sentence };
   if (!less.ok) return { chosen: [], issue: less.sentence };
-  const left = (t: PlaceTree) => without.trim() !== '' && less.has(t.tag);
+  const left = (t: SiteTree) => without.trim() !== '' && less.has(t.tag);
   const of = fit.filter(
     (t) =>
       (host === null || t.hostId === host) &&
@@ -114,13 +114,13 @@ async function previewOf(
   viewer: Viewer,
   stationFor: StationFor,
   now: Date,
-  laying: Laying,
+  assigning: Assigning,
   treeIds: readonly string[],
 ): Promise<Preview> {
   const [{ trees }, lots, already] = await Promise.all([
-    layOver(viewer, stationFor, now, laying, null, treeIds),
+    assignOver(viewer, stationFor, now, assigning, null, treeIds),
     listLots(viewer),
-    laidAlready(viewer, laying.programme.key, treeIds, laying),
+    assignedAlready(viewer, assigning.programme.key, treeIds, assigning),
   ]);
   const sums = sumsOf(
     trees.map((t) => t.visits),
@@ -131,19 +131,19 @@ async function previewOf(
 }
 
 /** A programme with what it would mean over the trees that were chosen; null where there is no such programme. */
-export const layingView = (
+export const assigningView = (
   viewer: Viewer,
   stationFor: StationFor,
   now: Date,
   key: string,
   asked: Chosen,
-): Promise<LayingView | null> =>
+): Promise<AssigningView | null> =>
   together(viewer, async () => {
     const [programme, places, place, all] = await Promise.all([
       programmeNamed(viewer, key),
-      sitesToChoose(viewer, asked.placeId ?? null),
-      asked.placeId ? getPlace(viewer, asked.placeId) : null,
-      asked.placeId ? placeTrees(viewer, asked.placeId, null, 2000) : [],
+      sitesToChoose(viewer, asked.siteId ?? null),
+      asked.siteId ? getSite(viewer, asked.siteId) : null,
+      asked.siteId ? siteTrees(viewer, asked.siteId, null, 2000) : [],
     ]);
     if (!programme) return null;
     if (!place) return { programme, places, place: null, chosen: [], issue: null, preview: null };
@@ -163,26 +163,26 @@ export const layingView = (
   });
 
 /** A laid programme as it stands, and what has moved since it was last settled. */
-export interface LaidView {
-  laid: Laid;
+export interface AssignmentView {
+  assignment: Assignment;
   today: Day;
   visits: VisitRow[];
-  trees: LaidTree[];
+  trees: AssignedTree[];
   /** The mark of what has changed, for whoever agrees to it. */
   mark: string;
 }
-export const laidView = (viewer: Viewer, stationFor: StationFor, now: Date, id: string): Promise<LaidView | null> =>
+export const assignmentView = (viewer: Viewer, stationFor: StationFor, now: Date, id: string): Promise<AssignmentView | null> =>
   together(viewer, async () => {
-    const laid = await getLaid(viewer, id);
-    if (!laid) return null;
-    const { rows, trees } = laid.endedOn
-      ? { rows: await laidVisits(viewer, id, null), trees: [] }
-      : await layOver(viewer, stationFor, now, laid, laid.id, null);
-    return { laid, today: dayIn(now, laid.timeZone), visits: rows, trees, mark: markOf(trees) };
+    const assignment = await getAssignment(viewer, id);
+    if (!assignment) return null;
+    const { rows, trees } = assignment.endedOn
+      ? { rows: await assignedVisits(viewer, id, null), trees: [] }
+      : await assignOver(viewer, stationFor, now, assignment, assignment.id, null);
+    return { assignment, today: dayIn(now, assignment.timeZone), visits: rows, trees, mark: markOf(trees) };
   });
 
 /** Names of the hosts among trees, the commonest first. */
-export const hostsAmong = (trees: readonly PlaceTree[]): { id: string; name: string; trees: number }[] => {
+export const hostsAmong = (trees: readonly SiteTree[]): { id: string; name: string; trees: number }[] => {
   const count = new Map<string, number>();
   for (const t of trees) count.set(t.hostId, (count.get(t.hostId) ?? 0) + 1);
   return [...count]
@@ -191,9 +191,9 @@ export const hostsAmong = (trees: readonly PlaceTree[]): { id: string; name: str
 };
 
 /** Sorts that are named among trees, in order of the alphabet. */
-export const sortsAmong = (trees: readonly PlaceTree[]): string[] =>
+export const sortsAmong = (trees: readonly SiteTree[]): string[] =>
   [...new Set(trees.map((t) => t.variety).filter(Boolean))].sort((a, b) => a.localeCompare(b));
 
 /** Sections among trees. */
-export const sectionsAmong = (trees: readonly PlaceTree[]): string[] =>
+export const sectionsAmong = (trees: readonly SiteTree[]): string[] =>
   [...new Set(trees.map((t) => t.section).filter(Boolean))].sort((a, b) => a.localeCompare(b));

@@ -8,12 +8,12 @@ import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { batchesAbout } from '@/store/batches';
 import { together } from '@/store/db';
-import { hangingCount } from '@/store/hanging';
+import { installedCount } from '@/store/hanging';
 import { listPeople, type Person } from '@/store/people';
 import { dueWithin } from '@/store/follow-ups';
 import { atNewestDose } from '@/facts/newest-plans';
 import { openVisits } from '@/store/plans';
-import { awaySince, listCrews, roundsBetween, type Away, type CrewRow, type RoundRow } from '@/store/rounds';
+import { absentSince, listCrews, crewDaysBetween, type Absence, type CrewRow, type CrewDayRow } from '@/store/rounds';
 import { listEquipment, listLots, type Lot } from '@/store/shelf';
 
 /** How much of each product is on hand and good on a day, by its key. */
@@ -24,16 +24,16 @@ export function goodStock(lots: readonly Lot[], day: Day): Map<string, number> {
 }
 
 /** What waits for a crew, what it is loaded with, the rounds of the day, and how many stand in all. */
-export const roundsView = (v: Viewer, now: Date, placeId: string | null) =>
+export const scheduleView = (v: Viewer, now: Date, siteId: string | null) =>
   together(v, async () => {
     const today = todayOf(v, now);
     const [{ plans, works, sites }, due, equipment, lots, kept, hanging, mixes] = await Promise.all([
-      openVisits(v, placeId ? { today, placeId, plans: 5000, works: 5000 } : { today, plans: 300, works: 300 }),
-      placeId ? dueWithin(v, [{ from: '1900-01-01', to: today, most: 5000 }], placeId) : [],
+      openVisits(v, siteId ? { today, siteId, plans: 5000, works: 5000 } : { today, plans: 300, works: 300 }),
+      siteId ? dueWithin(v, [{ from: '1900-01-01', to: today, most: 5000 }], siteId) : [],
       listEquipment(v),
       listLots(v),
-      roundsBetween(v, today, after(today, 13, 'days')),
-      hangingCount(v),
+      crewDaysBetween(v, today, after(today, 13, 'days')),
+      installedCount(v),
       batchesAbout(v),
     ]);
     return {
@@ -55,18 +55,18 @@ export async function fortnightView(
   v: Viewer,
   now: Date,
   station: StationFor,
-): Promise<Fortnight & { rounds: RoundRow[] }> {
+): Promise<Fortnight & { rounds: CrewDayRow[] }> {
   const { facts, rounds } = await together(v, async () => {
     const read = await fortnightFacts(v, now);
-    return { facts: read, rounds: await roundsBetween(v, read.days[0]!, read.days.at(-1)!) };
+    return { facts: read, rounds: await crewDaysBetween(v, read.days[0]!, read.days.at(-1)!) };
   });
   return { ...fortnightFrom(facts, v, station, now), rounds };
 }
 
 /** Crews, who is in them, and who is away. */
-export const crewsView = (v: Viewer, now: Date): Promise<{ crews: CrewRow[]; people: Person[]; away: Away[] }> =>
+export const crewsView = (v: Viewer, now: Date): Promise<{ crews: CrewRow[]; people: Person[]; away: Absence[] }> =>
   together(v, async () => {
-    const [crews, people, away] = await Promise.all([listCrews(v), listPeople(v), awaySince(v, todayOf(v, now))]);
+    const [crews, people, away] = await Promise.all([listCrews(v), listPeople(v), absentSince(v, todayOf(v, now))]);
     return { crews, people, away };
   });
 
@@ -80,12 +80,12 @@ export interface TurnedJob {
   limit: Limit;
 }
 /** What has turned under the rounds in force since they were kept, with the names that tell it. */
-export interface TurnedRounds {
+export interface InvalidatedDays {
   jobs: TurnedJob[];
   places: Record<string, string>;
   crews: Record<string, string>;
 }
-export async function turnedView(v: Viewer, now: Date, station: StationFor): Promise<TurnedRounds> {
+export async function turnedView(v: Viewer, now: Date, station: StationFor): Promise<InvalidatedDays> {
   const facts = await together(v, () => fortnightFacts(v, now));
   const { problem, places, crews } = fortnightFrom(facts, v, station, now);
   const about = new Map(problem.jobs.map((j) => [j.id, j]));

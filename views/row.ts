@@ -1,6 +1,6 @@
 import { findCondition, findHost } from '@/knowledge';
 import type { RowFacts } from '@/facts/at-the-tree';
-import { rowGrounds } from '@/facts/booking';
+import { rowContexts } from '@/facts/booking';
 import { stockFor } from '@/facts/batches';
 import { todayOf } from '@/commands/today';
 import { oneMix } from '@/core/book/row';
@@ -31,8 +31,8 @@ export interface RowTree {
 }
 /** Like trees of a place that wait today for one product by one use. */
 export interface Row {
-  placeId: string;
-  placeName: string;
+  siteId: string;
+  siteName: string;
   timeZone: string;
   lat: number | null;
   lon: number | null;
@@ -59,7 +59,7 @@ export const rowView = (viewer: Viewer, planId: string, now: Date): Promise<Row 
     const { plans: waiting } = byDay(await openPlans(viewer), today);
     const head = waiting.find((p) => p.id === planId);
     if (!head) return null;
-    const alike = waiting.filter((p) => p.placeId === head.placeId && p.labelKey === head.labelKey && oneMix(p, head));
+    const alike = waiting.filter((p) => p.siteId === head.siteId && p.labelKey === head.labelKey && oneMix(p, head));
     const plans = await getPlans(
       viewer,
       alike.map((p) => p.id),
@@ -69,15 +69,15 @@ export const rowView = (viewer: Viewer, planId: string, now: Date): Promise<Row 
     if (!first?.result.dose?.ok || !use || !inOneGo(use)) return null;
     const { dose } = first.result;
     const mine = plans.filter((n) => n.labelId === first.labelId && n.useKey === first.useKey && n.result.dose.ok);
-    const [{ lots, mixes: made }, { arrival, hands }, grounds] = await Promise.all([
+    const [{ lots, mixes: made }, { arrival, hands }, contexts] = await Promise.all([
       stockFor(viewer, { ...first, dose, planIds: mine.map((n) => n.id) }, now),
-      besideSheets(viewer, head.placeId, []),
-      rowGrounds(viewer, now, mine),
+      besideSheets(viewer, head.siteId, []),
+      rowContexts(viewer, now, mine),
     ]);
-    const [ground] = grounds;
+    const [ground] = contexts;
     if (!ground) return null;
     const trees = alike.flatMap((p): RowTree[] => {
-      const here = grounds.find((g) => g.plan.id === p.id);
+      const here = contexts.find((g) => g.plan.id === p.id);
       if (!here?.plan.result.dose.ok) return [];
       const { id, useKey, choices, plannedFor, released } = here.plan;
       const { treeId, tag, hostId, sound } = p;
@@ -97,8 +97,8 @@ export const rowView = (viewer: Viewer, planId: string, now: Date): Promise<Row 
       ];
     });
     return {
-      placeId: head.placeId,
-      placeName: head.placeName,
+      siteId: head.siteId,
+      siteName: head.siteName,
       timeZone: ground.timeZone,
       lat: ground.lat,
       lon: ground.lon,

@@ -40,7 +40,7 @@ import type { OpenWork } from '@/store/works';
 import type { LeftOut } from '@/store/left-out';
 import type { Task } from '@/store/tasks';
 import { besideVisits, yearVisits, type YearVisit } from '@/store/year-visits';
-import { placeStand, placeYears, type PlaceStand, type PlaceYear, type Sighting } from '@/store/season';
+import { siteStand, siteYears, type SiteStand, type SiteYear, type StageNote } from '@/store/season';
 
 /** A host of a place with its year. */
 export interface HostSeason {
@@ -85,8 +85,8 @@ export interface TroubleStage extends LifeSpan {
   hostId: string;
 }
 
-export interface PlaceSeason {
-  place: PlaceStand;
+export interface SiteSeason {
+  place: SiteStand;
   today: Day;
   hosts: HostSeason[];
   events: CoveredEvent[];
@@ -105,7 +105,7 @@ export interface PlaceSeason {
   lives: TroubleStage[];
   /** Measured days up to yesterday, then the middle of the forecast. */
   days: (WeatherDay & { told: 'measured' | 'forecast' })[];
-  sightings: Sighting[];
+  stageNotes: StageNote[];
   covers: { hostId: string; doneOn: Day; product: string; trees: number; left: CoverLeft }[];
   /** Sums of heat that concern what stands here. */
   models: HeatModel[];
@@ -120,7 +120,7 @@ export interface Season {
   ahead: OpenPlan[];
   works: OpenWork[];
   /** The place in hand; null where there is none. */
-  at: PlaceSeason | null;
+  at: SiteSeason | null;
 }
 
 /** Usual limits of three kinds of work, for a look at the days ahead; each label has its own. */
@@ -179,9 +179,9 @@ function shownDays(station: WeatherStation, brought: readonly WeatherDay[], toda
 }
 
 /** Everything that the year brings to a place, worked out from what stands there, what was seen and the weather. */
-function placeSeason(
-  place: PlaceStand,
-  { sightings, ownHeat }: Pick<PlaceYear, 'sightings' | 'ownHeat'>,
+function siteSeason(
+  place: SiteStand,
+  { stageNotes, ownHeat }: Pick<SiteYear, 'stageNotes' | 'ownHeat'>,
   brought: readonly WeatherDay[],
   hoursOf: (from: Date, to: Date) => Hour[],
   visits: readonly YearVisit[],
@@ -190,7 +190,7 @@ function placeSeason(
   stationFor: StationFor,
   now: Date,
   presence: Region['presence'],
-): PlaceSeason {
+): SiteSeason {
   const { timeZone } = place;
   const station = stationFor(place);
   const today = dayIn(now, timeZone);
@@ -201,7 +201,7 @@ function placeSeason(
       host,
       place,
       timeZone,
-      { sightings, ownHeat, brought: [...brought] },
+      { stageNotes, ownHeat, brought: [...brought] },
       stationFor,
       now,
       presence,
@@ -249,7 +249,7 @@ function placeSeason(
         .map((d) => ({ ...d, told: 'forecast' as const })),
     ],
     models: modelsAt(hosts, ownHeat),
-    sightings: sightings.filter((s) => s.day >= after(today, -366, 'days')),
+    stageNotes: stageNotes.filter((s) => s.day >= after(today, -366, 'days')),
     covers: covers.map(({ hostId, doneOn, product, trees, left }) => ({ hostId, doneOn, product, trees, left })),
     brought: brought.filter((d) => d.day >= after(today, -SHOWN_DAYS, 'days')).length,
     basis: station.basis,
@@ -262,8 +262,8 @@ function curvesOf(
   ownHeat: readonly HeatModel[],
   weather: (start: Day) => SeasonWeather,
   south: boolean,
-): PlaceSeason['curves'] {
-  const curves = new Map<string, PlaceSeason['curves'][number]>();
+): SiteSeason['curves'] {
+  const curves = new Map<string, SiteSeason['curves'][number]>();
   for (const { host, year } of hosts)
     for (const { modelId, from } of year.heat) {
       const model = heatModelsFor(host, ownHeat).find((m) => m.id === modelId);
@@ -334,7 +334,7 @@ function modelsAt(hosts: readonly HostSeason[], own: readonly HeatModel[]): Heat
 function eventsOf(
   id: (typeof infections)[number],
   hosts: readonly HostSeason[],
-  covers: PlaceStand['covers'],
+  covers: SiteStand['covers'],
   hoursOf: (from: Date, to: Date) => Hour[],
   members: readonly Hour[][],
   timeZone: string,
@@ -378,18 +378,18 @@ export const seasonView = (
   stationFor: StationFor,
   from: Day,
   to: Day,
-  placeId: string | null,
+  siteId: string | null,
   /** The days of which visits of that place are told; those of the list where nothing is said. */
   drawn: { from: Day; to: Day } = { from, to },
 ): Promise<Season> =>
   together(viewer, async () => {
     const [places, due, { plans, works }, place] = await Promise.all([
-      sitesToChoose(viewer, placeId ?? null),
+      sitesToChoose(viewer, siteId ?? null),
       dueBetween(viewer, from, to, 400),
       openVisits(viewer),
-      placeStand(viewer, placeId, after(dayIn(now, viewer.timeZone), -60, 'days')),
+      siteStand(viewer, siteId, after(dayIn(now, viewer.timeZone), -60, 'days')),
     ]);
-    const [year] = place ? await placeYears(viewer, [place.id], taughtFrom(now)) : [];
+    const [year] = place ? await siteYears(viewer, [place.id], taughtFrom(now)) : [];
     // Readings of its own are read by the hour only where there are any.
     const hours = await hoursAt(
       viewer,
@@ -410,11 +410,11 @@ export const seasonView = (
       works: works.filter(within),
       at:
         place &&
-        placeSeason(
+        siteSeason(
           place,
-          { sightings: year?.sightings ?? [], ownHeat: year?.ownHeat ?? [] },
+          { stageNotes: year?.stageNotes ?? [], ownHeat: year?.ownHeat ?? [] },
           year?.brought ?? [],
-          hours({ ...place, placeId: place.id }),
+          hours({ ...place, siteId: place.id }),
           withSeries(
             movedByRain(visits, rained),
             series,

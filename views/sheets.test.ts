@@ -31,7 +31,7 @@ it('a sheet that can be carried out, its row, its mix and its record stay within
   const treeId = await treeOfPlan(first);
 
   const sheet = await read(() => applyView(row.viewer, treeId, NOW, fair, first));
-  expect(sheet.seen.sheet).toMatchObject({ plan: { id: first }, arrival: { code: '1234' }, hands: [], hung: [] });
+  expect(sheet.seen.sheet).toMatchObject({ plan: { id: first }, arrival: { code: '1234' }, hands: [], installed: [] });
   expect(sheet.seen.sheet!.stock.lots.map((l) => l.id)).toEqual([o.lotId]);
   expect(sheet.statements).toBeLessThanOrEqual(8);
 

@@ -12,17 +12,17 @@ import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { dueWithin } from '@/store/follow-ups';
-import { hangingCount } from '@/store/hanging';
-import { openVisits, type OpenPlan, type PlaceOpen } from '@/store/plans';
+import { installedCount } from '@/store/hanging';
+import { openVisits, type OpenPlan, type SiteOpen } from '@/store/plans';
 import type { OpenWork } from '@/store/works';
 import { tasksDue, type Task } from '@/store/tasks';
 import { heldBy } from '@/store/shelf';
 import { treatNotPlanned, type ToTreat } from '@/store/today';
-import { nearbyFinds } from '@/store/verdicts';
+import { nearbyDetections } from '@/store/verdicts';
 
 /** What was decided and not planned, and whether anything on the shelf may be done against it today. */
 export interface Undecided extends ToTreat {
-  placeId: string;
+  siteId: string;
   /** Stages whose day may be about now. */
   stages: StageDate[];
   /** Open today, in a window to come, stopped, or nothing on the shelf is for it. */
@@ -44,7 +44,7 @@ export interface Today {
   /** Plans whose time is over: planned anew, or dropped. The soonest of them; all are counted in `sites`. */
   over: OpenPlan[];
   /** All that is due or over, counted place by place: what the lists leave out stands here. */
-  sites: PlaceOpen[];
+  sites: SiteOpen[];
   /** Done, with a record that waits to be settled. */
   unsettled: OpenPlan[];
   /** Planned for a later day, the soonest first. */
@@ -64,8 +64,8 @@ export interface Today {
 }
 
 export interface StageToSee {
-  placeId: string;
-  placeName: string;
+  siteId: string;
+  siteName: string;
   hostId: string;
   /** The likeliest first, as their day is nearest. */
   stages: StageDate[];
@@ -89,7 +89,7 @@ export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promi
       ]),
       tasksDue(viewer, horizon, 500),
       treatNotPlanned(viewer, MOST_WANTED),
-      hangingCount(viewer),
+      installedCount(viewer),
     ]);
     const undecided = await ways(viewer, wanted.slice(0, WITH_WAYS), now, station);
     // Rain brings the renewal of a cover forward.
@@ -131,17 +131,17 @@ export function byDay(
 /** What may be seen about now where something waits for its time, once a host and place. */
 function toSee(undecided: readonly Undecided[]): StageToSee[] {
   const out = new Map<string, StageToSee>();
-  for (const { placeId, placeName, hostId, stages } of undecided)
-    if (stages.length) out.set(`${placeId} ${hostId}`, { placeId, placeName, hostId, stages });
+  for (const { siteId, siteName, hostId, stages } of undecided)
+    if (stages.length) out.set(`${siteId} ${hostId}`, { siteId, siteName, hostId, stages });
   return [...out.values()].slice(0, 4);
 }
 
 async function ways(viewer: Viewer, wanted: ToTreat[], now: Date, station: StationFor): Promise<Undecided[]> {
   if (!wanted.length) return [];
   const trees = await treesOf(viewer, [...new Set(wanted.map((w) => w.treeId))], now);
-  const [held, finds, years] = await Promise.all([
+  const [held, detections, years] = await Promise.all([
     heldBy(viewer),
-    nearbyFinds(viewer, trees),
+    nearbyDetections(viewer, trees),
     yearsOf(viewer, trees, station, now),
   ]);
   const labels = held.labels.map((l) => l.label);
@@ -149,7 +149,7 @@ async function ways(viewer: Viewer, wanted: ToTreat[], now: Date, station: Stati
     const tree = trees.find((t) => t.id === w.treeId);
     if (!tree) return [];
     const year = years.get(tree.id)!;
-    const situation = situationFor(viewer, tree, held, finds.get(tree.id)!, now, w.conditionId, year);
+    const situation = situationFor(viewer, tree, held, detections.get(tree.id)!, now, w.conditionId, year);
     const way = wayAgainst(
       situation,
       labels,
@@ -159,6 +159,6 @@ async function ways(viewer: Viewer, wanted: ToTreat[], now: Date, station: Stati
     const stop = (way?.result && stopsOf(way.result, situation.today)[0]) ?? null;
     const state = !way ? 'no product' : stop ? 'stopped' : way.later ? 'later' : 'open';
     const stages = stagesAbout(year.stages, situation.today);
-    return [{ ...w, placeId: tree.placeId, stages, stop, state, on: way?.later ? way.result!.on : null }];
+    return [{ ...w, siteId: tree.siteId, stages, stop, state, on: way?.later ? way.result!.on : null }];
   });
 }

@@ -1,7 +1,7 @@
 import { inHand, type TreeInHand } from '@/facts/diagnosis';
 import { knowledgeOf } from '@/facts/knowledge';
 import { yearOf } from '@/facts/season';
-import { findsNear, treeOf } from '@/facts/tree';
+import { detectionsNear, treeOf } from '@/facts/tree';
 import { stockFor } from '@/facts/batches';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
@@ -9,7 +9,7 @@ import { together } from '@/store/db';
 import { visitsOnTree } from '@/store/laid';
 import { leftAtTree } from '@/store/day';
 import { getPlan } from '@/store/plans';
-import { treeProposals } from '@/store/proposals';
+import { treeQuotes } from '@/store/proposals';
 import { besideSheets } from '@/store/sheets';
 import { heldBy } from '@/store/shelf';
 import { alikeTrees, rowTrees, type Tree } from '@/store/tree';
@@ -24,8 +24,8 @@ const ofTree = <T extends object>(
   together(viewer, async () => {
     const tree = await treeOf(viewer, id, now);
     if (!tree) return null;
-    const [{ knowledge }, finds, rest] = await Promise.all([knowledgeOf(viewer), findsNear(viewer, tree), more(tree)]);
-    return { ...inHand(viewer, tree, knowledge, finds, now), ...rest };
+    const [{ knowledge }, detections, rest] = await Promise.all([knowledgeOf(viewer), detectionsNear(viewer, tree), more(tree)]);
+    return { ...inHand(viewer, tree, knowledge, detections, now), ...rest };
   });
 
 /** Measuring, deciding and the letter need nothing more. */
@@ -33,13 +33,13 @@ export const treeView = (v: Viewer, id: string, now: Date) => ofTree(v, id, now,
 
 export const overviewOf = (v: Viewer, id: string, now: Date, station: StationFor) =>
   ofTree(v, id, now, async (tree) => {
-    const [proposals, year, visits, lefts] = await Promise.all([
-      treeProposals(v, tree.id),
+    const [quotes, year, visits, lefts] = await Promise.all([
+      treeQuotes(v, tree.id),
       yearOf(v, tree, station, now),
       visitsOnTree(v, tree.id),
       leftAtTree(v, tree.id),
     ]);
-    return { proposals, year, visits, lefts };
+    return { quotes, year, visits, lefts };
   });
 
 export const examineView = (v: Viewer, id: string, now: Date) =>
@@ -62,7 +62,7 @@ export const applyView = (viewer: Viewer, id: string, now: Date, _: StationFor, 
     const [held, stock, beside] = await Promise.all([
       heldBy(viewer),
       stockFor(viewer, { ...plan, dose, planIds: [plan.id] }, now),
-      besideSheets(viewer, tree.placeId, [plan.id]),
+      besideSheets(viewer, tree.siteId, [plan.id]),
     ]);
     return { open, sheet: { plan, held, stock, ...beside } };
   });

@@ -6,11 +6,11 @@ import { counted, listenToStatements, makeCompany, ownerSql, type TestCompany } 
 import { openPlans, openVisits } from '@/store/plans';
 import { bookView, overturnedView, recordView } from './book';
 import { dayView, toPutView } from './day';
-import { chooseView, groundsView, placeView, planView, spreadView } from './grounds';
+import { chooseView, treesView, siteView, planView, spreadView } from './grounds';
 import { batchView, mixView } from './mix';
 import { practiceView } from './practice';
 import { labelView, shelfView, toolsView } from './shelf';
-import { crewsView, fortnightView, roundsView } from './rounds';
+import { crewsView, fortnightView, scheduleView } from './rounds';
 import { boardView } from './hanging';
 import { offlineDayView, offlineTreeView } from './offline';
 import { phoneView } from './phone';
@@ -30,19 +30,19 @@ beforeAll(async () => {
   const crewId = v7();
   await owner`insert into crew (id, company_id, name) values (${crewId}, ${o.companyId}, 'Crew')`;
   await owner`
-    insert into round (id, company_id, crew_id, day, by_person)
-    values (${roundId}, ${o.companyId}, ${crewId}, '2026-06-12', ${o.personId})`;
+    insert into crew_day (id, company_id, crew_id, day, by_person)
+    values (${crewDayId}, ${o.companyId}, ${crewId}, '2026-06-12', ${o.personId})`;
   await owner`
-    insert into round_item (company_id, round_id, item_id, kind, place_id, position, begins)
-    values (${o.companyId}, ${roundId}, ${o.planId}, 'plan', ${o.placeId}, 0, 480)`;
+    insert into crew_day_item (company_id, crew_day_id, item_id, kind, site_id, position, begins)
+    values (${o.companyId}, ${crewDayId}, ${o.planId}, 'plan', ${o.siteId}, 0, 480)`;
 });
-const roundId = v7();
+const crewDayId = v7();
 afterAll(async () => {
   await owner.end();
   await db().end();
 });
 
-const everything = { words: null, placeId: null, method: null, from: null, to: null, after: null, limit: 50 };
+const everything = { words: null, siteId: null, method: null, from: null, to: null, after: null, limit: 50 };
 /** What begins every page: who is signed in, and how much waits. */
 const FLOOR = 2;
 
@@ -57,24 +57,24 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
   book: [8, () => bookView(v, everything)],
   record: [8, () => recordView(v, v7(), NOW)],
   overturned: [8, () => overturnedView(v)],
-  grounds: [
+  siteMap: [
     8,
-    () => groundsView(v, { words: [], hostsOfWord: [], after: null, limit: 50 }, { after: null, limit: 40 }),
+    () => treesView(v, { words: [], hostsOfWord: [], after: null, limit: 50 }, { after: null, limit: 40 }),
   ],
-  place: [10, () => placeView(v, o.placeId, null, 50, '2026-01-01')],
-  choose: [8, () => chooseView(v, o.placeId, '2026')],
-  spread: [8, () => spreadView(v, o.placeId)],
-  plan: [8, () => planView(v, o.placeId)],
+  place: [10, () => siteView(v, o.siteId, null, 50, '2026-01-01')],
+  choose: [8, () => chooseView(v, o.siteId, '2026')],
+  spread: [8, () => spreadView(v, o.siteId)],
+  plan: [8, () => planView(v, o.siteId)],
   shelf: [10, () => shelfView(v)],
   label: [8, () => labelView(v, o.labelId)],
-  rounds: [8, () => roundsView(v, NOW, null)],
+  rounds: [8, () => scheduleView(v, NOW, null)],
   fortnight: [13, () => fortnightView(v, NOW, fair)],
   crews: [8, () => crewsView(v, NOW)],
   board: [5, () => boardView(v, NOW)],
   // Read by a crew whose phone has little signal, in one answer with everything that its day needs.
-  day: [18, () => dayView(v, roundId, NOW, fair)],
+  day: [18, () => dayView(v, crewDayId, NOW, fair)],
   // What a phone takes along: fetched beforehand, for a day on which nothing can be fetched.
-  'a day that is held': [22, () => offlineDayView(v, roundId, NOW, fair)],
+  'a day that is held': [22, () => offlineDayView(v, crewDayId, NOW, fair)],
   'a tree that is held': [18, () => offlineTreeView(v, o.treeId, NOW, fair)],
   phone: [5, () => phoneView(v)],
   'to put on a day': [8, () => toPutView(v, NOW)],
@@ -115,7 +115,7 @@ describe('what a page reads', () => {
     expect(one).toBeLessThanOrEqual(VIEWS.today![0]);
     for (let i = 0; i < 20; i++) {
       const id = v7();
-      await owner`insert into tree (id, company_id, place_id, tag, host_id) values (${id}, ${o.companyId}, ${o.placeId}, ${`R${i}`}, 'wych-elm')`;
+      await owner`insert into tree (id, company_id, site_id, tag, host_id) values (${id}, ${o.companyId}, ${o.siteId}, ${`R${i}`}, 'wych-elm')`;
       if (i < 4) await decide(id);
     }
     const today = await todayView(v, NOW, fair);
@@ -126,7 +126,7 @@ describe('what a page reads', () => {
 });
 
 const decide = (treeId: string) => owner`
-  insert into verdict (id, company_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking,
+  insert into diagnosis (id, company_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking,
     overturned_by)
   values (${v7()}, ${o.companyId}, ${treeId}, ${NOW}, ${o.personId}, 'scale-insect', 'near certain', 'treat now', '',
     '[]', '{}')`;

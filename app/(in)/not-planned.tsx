@@ -23,7 +23,7 @@ export const NotPlanned = ({ undecided, more }: { undecided: Today['undecided'];
           key={`${u.treeId} ${u.conditionId}`}
           href={`/tree/${u.treeId}/prescribe`}
           tag={u.tag}
-          title={`${findHost(u.hostId)?.name ?? u.hostId}, ${u.placeName}`}
+          title={`${findHost(u.hostId)?.name ?? u.hostId}, ${u.siteName}`}
           right={
             <span
               className={`text-[0.9375rem] font-semibold ${u.state === 'open' || u.state === 'later' ? '' : 'text-madder'}`}

@@ -2,7 +2,7 @@
 
 import type { z } from 'zod';
 import { bookingSchema } from '@/core/book/record';
-import { lookSchema, readChangePrice, readCrownLoss } from '@/core/diagnose/look';
+import { inspectionSchema, readChangePrice, readCrownLoss } from '@/core/diagnose/look';
 import { overnightSchema } from '@/core/hanging/overnight';
 import { readReading, typedReading } from '@/core/measure/reading';
 import { endSchema } from '@/core/mix/end';
@@ -20,8 +20,8 @@ const wrongReading = (m: z.input<typeof typedReading>) => {
   return own.ok ? [] : own.issues;
 };
 
-const wrongLook = (x: z.input<typeof lookSchema>) => {
-  const issues = issuesBy(lookSchema)(x);
+const wrongInspection = (x: z.input<typeof inspectionSchema>) => {
+  const issues = issuesBy(inspectionSchema)(x);
   if (!issues.length) {
     readCrownLoss(issues, x.crownLoss);
     readChangePrice(issues, x.changePrice ?? '');
@@ -32,7 +32,7 @@ const wrongLook = (x: z.input<typeof lookSchema>) => {
 /** What is wrong with a write by what a phone can know, by its verb. */
 export const KNOWN_WRONG: Readonly<Partial<Record<OfflineCommand, (input: never) => Issue[]>>> = {
   'measure-tree': wrongReading,
-  'save-inspection': wrongLook,
+  'save-inspection': wrongInspection,
   'record-treatment': issuesBy(bookingSchema),
   'leave-devices-overnight': issuesBy(overnightSchema),
   'mark-not-done': issuesBy(leaveSchema),

@@ -13,7 +13,7 @@ import { airWords } from '@/ui/air-words';
 import { todayView } from '@/views/today';
 import { stationFor } from '../_server/station';
 import { allows, viewer } from '../_server/viewer';
-import { WhatHangs } from './rounds/hanging/what-hangs';
+import { DevicesOnTrees } from './rounds/hanging/what-hangs';
 import { Sites } from './rounds/sites';
 import { Ahead, Coming, QueuedWrite, WaitingWork } from './waiting';
 import { STAGE_NAMES } from '@/core/season/bbch';
@@ -143,7 +143,7 @@ export default async function Today() {
         <p className="text-[0.9375rem]">
           {plans.length === 0
             ? 'Nothing is planned.'
-            : `${plans.length} ${plans.length === 1 ? 'plan' : 'plans'} at ${new Set(plans.map((p) => p.placeId)).size} ${new Set(plans.map((p) => p.placeId)).size === 1 ? 'place' : 'places'}, ${
+            : `${plans.length} ${plans.length === 1 ? 'plan' : 'plans'} at ${new Set(plans.map((p) => p.siteId)).size} ${new Set(plans.map((p) => p.siteId)).size === 1 ? 'place' : 'places'}, ${
                 showVolume(
                   plans.reduce((a, p) => a + (p.mixMl ?? 0), 0),
                   v.units,
@@ -170,19 +170,19 @@ export default async function Today() {
   );
   const settle = allows(v, 'settle a follow-up');
   /** Looks of a programme that fall on one day are one row; what they found is said on its page. */
-  const sameLook = (f: (typeof due)[number]) => (f.laidId ? `${f.laidId} ${f.what} ${f.due} ${f.sold}` : f.id);
+  const sameInspection = (f: (typeof due)[number]) => (f.assignmentId ? `${f.assignmentId} ${f.what} ${f.due} ${f.sold}` : f.id);
   const rows = (of: typeof due, right: (f: (typeof due)[number]) => React.ReactNode) =>
-    [...groupBy(of, sameLook).values()].map((same) => row(same[0]!, right(same[0]!), same.length));
+    [...groupBy(of, sameInspection).values()].map((same) => row(same[0]!, right(same[0]!), same.length));
   const row = (f: (typeof due)[number], right: React.ReactNode, trees: number) => (
     <TagRow
       key={f.id}
-      href={f.laidId ? `/season/programmes/laid/${f.laidId}` : `/tree/${f.treeId}`}
+      href={f.assignmentId ? `/season/programmes/laid/${f.assignmentId}` : `/tree/${f.treeId}`}
       tag={f.tag}
-      title={`${trees > 1 ? `${trees} trees` : name(f.hostId)}, ${f.placeName}`}
+      title={`${trees > 1 ? `${trees} trees` : name(f.hostId)}, ${f.siteName}`}
       right={
         <div className="flex items-center gap-4 phone:w-full phone:justify-between">
           {right}
-          {settle && !f.laidId && <Settle id={f.id} kind={f.kind} what={f.what} onlyIf={f.onlyIf} />}
+          {settle && !f.assignmentId && <Settle id={f.id} kind={f.kind} what={f.what} onlyIf={f.onlyIf} />}
         </div>
       }
     >
@@ -202,7 +202,7 @@ export default async function Today() {
       }
     >
       <h1>{n < WORDS.length ? WORDS[n] : `${n} things want`} you today</h1>
-      <WhatHangs {...hanging} />
+      <DevicesOnTrees {...hanging} />
       <ToSettle done={unsettled} />
       <Section title="Late" aside="counted from what was done" empty={late.length === 0 && 'Nothing is late.'}>
         <ul>
@@ -231,12 +231,12 @@ export default async function Today() {
         <ul>
           {[
             ...groupBy(plans, (p) =>
-              p.laidId ? [p.laidId, p.labelKey, p.plannedFor, p.latest, p.sold].join() : p.id,
+              p.assignmentId ? [p.assignmentId, p.labelKey, p.plannedFor, p.latest, p.sold].join() : p.id,
             ).values(),
           ].map((same) => (
             <QueuedWrite key={same[0]!.id} same={same} today={today} units={v.units} />
           ))}
-          {[...groupBy(works, (w) => [w.placeId, w.workId, w.plannedFor, w.sold].join()).values()].map((same) => (
+          {[...groupBy(works, (w) => [w.siteId, w.workId, w.plannedFor, w.sold].join()).values()].map((same) => (
             <WaitingWork key={same[0]!.id} same={same} />
           ))}
         </ul>
@@ -256,17 +256,17 @@ export default async function Today() {
         <Section title="What is it at?" aside="what you see moves what waits for it">
           <ul>
             {look.map((l) => (
-              <li key={`${l.placeId}${l.hostId}`} className="row flex flex-wrap items-center gap-x-6 gap-y-1 py-2.5">
+              <li key={`${l.siteId}${l.hostId}`} className="row flex flex-wrap items-center gap-x-6 gap-y-1 py-2.5">
                 <p className="min-w-0 flex-1 basis-60">
                   <b>
-                    {name(l.hostId)}, {l.placeName}
+                    {name(l.hostId)}, {l.siteName}
                   </b>
                   <span className="block first-letter:uppercase text-[0.9375rem] text-ink-2">
                     {STAGE_NAMES[l.stages[0]!.code]} expected {spanWords(l.stages[0]!.earliest, l.stages[0]!.latest)}
                   </span>
                 </p>
                 <NoteStage
-                  placeId={l.placeId}
+                  siteId={l.siteId}
                   treeId={null}
                   today={today}
                   hostId={l.hostId}
@@ -287,7 +287,7 @@ export default async function Today() {
         <ul>
           {[
             ...groupBy(near, (p) =>
-              [p.placeId, p.labelKey, p.plannedFor, p.earliest, p.latest, p.sold].join(),
+              [p.siteId, p.labelKey, p.plannedFor, p.earliest, p.latest, p.sold].join(),
             ).values(),
           ].map((same) => {
             const p = same[0]!;
@@ -302,7 +302,7 @@ export default async function Today() {
               </Coming>
             );
           })}
-          {[...groupBy(soon, sameLook).values()].map((same) => {
+          {[...groupBy(soon, sameInspection).values()].map((same) => {
             const f = same[0]!;
             return (
               <Coming

@@ -51,15 +51,15 @@ export function SettleTask({ id, what, state }: { id: string; what: string; stat
 const BLANK = { who: 'company' as 'company' | 'client', what: '', instructions: '', due: '', tag: '' };
 
 /** Sets something to be done at a place: to come back for, or left to its client. */
-export function TaskForm({ placeId, today }: { placeId: string; today: string }) {
+export function TaskForm({ siteId, today }: { siteId: string; today: string }) {
   const router = useRouter();
   const said = useSaid();
-  const made = useMadeId(`task:${placeId}`);
-  const [form, setForm] = useDraft(`task:${placeId}`, BLANK);
+  const made = useMadeId(`task:${siteId}`);
+  const [form, setForm] = useDraft(`task:${siteId}`, BLANK);
   const { busy, issues, send } = useSend(addTask, made);
   const set = (more: Partial<typeof BLANK>) => setForm((f) => ({ ...f, ...more }));
   const keep = () =>
-    send({ id: made.id, placeId, ...form }, () => {
+    send({ id: made.id, siteId, ...form }, () => {
       setForm(BLANK);
       said({
         sentence:

@@ -35,7 +35,7 @@ export function TaskList({
             <p className="text-[0.9375rem] text-ink-2">
               {place && (
                 <>
-                  <Link href={`/grounds/places/${t.placeId}`}>{t.placeName}</Link>,{' '}
+                  <Link href={`/grounds/places/${t.siteId}`}>{t.siteName}</Link>,{' '}
                 </>
               )}
               {t.treeId && (

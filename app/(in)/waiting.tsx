@@ -17,9 +17,9 @@ export function QueuedWrite({ same, today, units }: { same: readonly OpenPlan[];
   return (
     <>
       <TagRow
-        href={missed && p.laidId ? `/season/programmes/laid/${p.laidId}` : sheet(p)}
+        href={missed && p.assignmentId ? `/season/programmes/laid/${p.assignmentId}` : sheet(p)}
         tag={p.tag}
-        title={`${same.length > 1 ? `${same.length} trees` : (findHost(p.hostId)?.name ?? p.hostId)}, ${p.placeName}`}
+        title={`${same.length > 1 ? `${same.length} trees` : (findHost(p.hostId)?.name ?? p.hostId)}, ${p.siteName}`}
         right={
           missed ? (
             <span className="text-[0.9375rem] font-semibold text-madder">missed: until {shortDay(p.latest!)}</span>
@@ -46,7 +46,7 @@ export function WaitingWork({ same }: { same: readonly OpenWork[] }) {
       <TagRow
         href={trees[0]!.href}
         tag={w.tag}
-        title={`${same.length > 1 ? `${same.length} trees` : (findHost(w.hostId)?.name ?? w.hostId)}, ${w.placeName}`}
+        title={`${same.length > 1 ? `${same.length} trees` : (findHost(w.hostId)?.name ?? w.hostId)}, ${w.siteName}`}
         right={<span className="figures font-bold">{w.plannedFor ? shortDay(w.plannedFor) : 'any day'}</span>}
       >
         {findWork(w.workId)?.name ?? w.workId}
@@ -63,7 +63,7 @@ export function Coming({
   span,
   children,
 }: {
-  trees: readonly { id: string; href: string; tag: string; hostId: string; placeName: string }[];
+  trees: readonly { id: string; href: string; tag: string; hostId: string; siteName: string }[];
   span: { from: string; to: string; earliest: string; latest: string; due: string };
   children: React.ReactNode;
 }) {
@@ -74,7 +74,7 @@ export function Coming({
       <TagRow
         href={first.href}
         tag={first.tag}
-        title={`${what}, ${first.placeName}`}
+        title={`${what}, ${first.siteName}`}
         right={<Ribbon {...span} today={span.from} />}
       >
         {children}

@@ -14,10 +14,10 @@ export interface Due {
   id: string;
   /** Null for a whole place. */
   treeId: string | null;
-  placeId?: string;
+  siteId?: string;
   tag: string;
   hostId: string;
-  placeName: string;
+  siteName: string;
   what: string;
   reason: string;
   onlyIf: string | null;
@@ -135,11 +135,11 @@ export function calendarOf(name: string, visits: readonly Due[], origin: string)
       stamp: f.changedAt,
       status: f.state === 'open' ? ICalEventStatus.CONFIRMED : ICalEventStatus.CANCELLED,
       summary: [[f.tag, findHost(f.hostId)?.name].filter(Boolean).join(' '), f.what].filter(Boolean).join(': '),
-      location: f.placeName,
+      location: f.siteName,
       description: f.reason
         ? `${f.reason}${f.onlyIf ? ` Only if ${f.onlyIf}.` : ''} Makes sense from ${f.earliest} to ${f.latest}.`
         : '',
-      ...(origin ? { url: `${origin}/${f.treeId ? `tree/${f.treeId}` : `grounds/places/${f.placeId}`}` } : {}),
+      ...(origin ? { url: `${origin}/${f.treeId ? `tree/${f.treeId}` : `grounds/places/${f.siteId}`}` } : {}),
     });
   return calendar.toString();
 }

@@ -13,9 +13,9 @@ export async function comingTo(place: OpenedCalendar, now: Date): Promise<{ visi
   const from = after(today, -STRUCK_OUT_DAYS, 'days');
   const until = after(today, 2, 'years');
   const [due, planned, tasks] = await Promise.all([
-    calendarVisits(place, after(today, -1, 'days'), until, new Date(`${from}T00:00:00Z`), place.placeId),
-    plannedBetween(place, from, until, place.placeId),
-    tasksBetween(place, from, until, place.placeId),
+    calendarVisits(place, after(today, -1, 'days'), until, new Date(`${from}T00:00:00Z`), place.siteId),
+    plannedBetween(place, from, until, place.siteId),
+    tasksBetween(place, from, until, place.siteId),
   ]);
   const hours = await hoursOver(place, due, stationFor, now);
   const visits = forClient([

@@ -1,6 +1,6 @@
 import { chanceFrom } from '@/core/practice/chance';
 import { decide } from '@/core/decide/decide';
-import { dutyAgainst, lookForbidden } from '@/core/decide/forbids';
+import { dutyAgainst, inspectionForbidden } from '@/core/decide/forbids';
 import { gravity, isTrivial } from '@/core/decide/gravity';
 import type { DecideInput, DecisionResult } from '@/core/decide/types';
 import type { Condition, Finding, Host } from '@/core/diagnose/knowledge';
@@ -114,7 +114,7 @@ export function dutiesHeld(engine: Engine, months: readonly number[] = [2, 5, 8,
           const r = put(engine, host, month, findings, { vigour: 'fair', crownLoss: 10, ...(named ? { named } : {}) });
           out.cases++;
           const acts = r.options.filter((o) => o.status === 'now' && dutyAgainst(r.duties, o));
-          const looks = r.look.filter((l) => lookForbidden(r.duties, l.id));
+          const looks = r.look.filter((l) => inspectionForbidden(r.duties, l.id));
           const has = (id: string) => r.duties.some((d) => d.id === id);
           const cut = has('no-cut') && /now: [^.]*\b(cut|prune|saw)/i.test(r.tell);
           const dig = has('gas') && r.meanwhile.some((m) => /feel the soil|dig|probe/i.test(m));

@@ -3,7 +3,7 @@ import type { Vignette } from '@/knowledge/vignettes/vignette';
 import { putField, type Engine } from './put';
 
 /** What was said of one told case, and what is wrong with it; empty when nothing is. */
-export interface Verdict {
+export interface SavedDiagnosis {
   id: string;
   issues: string[];
 }
@@ -24,7 +24,7 @@ export const asField = (v: Vignette): FieldCase => ({
 });
 
 /** Puts every told case and holds the answer against its truth, its decisions, its duties and the predicate of harm. */
-export function putTold(cases: readonly FieldCase[], engine: Engine): Verdict[] {
+export function putTold(cases: readonly FieldCase[], engine: Engine): SavedDiagnosis[] {
   return cases.map((c) => {
     const { result, candidates, harms } = engine.answer(putField(c, engine.knowledge));
     const issues: string[] = harms.map((h) => `harm: ${h}`);

@@ -11,15 +11,16 @@ export function asked(verb: string): { file: string; url: string } {
   return { file, url };
 }
 
-/** Runs one of PostgreSQL's own tools. */
-export async function tool(name: 'pg_dump' | 'pg_restore', args: string[]) {
+/** Runs one of PostgreSQL's own tools. @returns what it printed */
+export async function tool(name: 'pg_dump' | 'pg_restore', args: string[]): Promise<string> {
   // Plain JavaScript, shared with what runs before any package is installed.
   const { ensurePostgres } = (await import(join(process.cwd(), 'bin/setup/install.mjs'))) as {
     ensurePostgres: () => string;
   };
-  const done = spawnSync(join(ensurePostgres(), name), args, { encoding: 'utf8' });
+  const done = spawnSync(join(ensurePostgres(), name), args, { encoding: 'utf8', maxBuffer: 1 << 26 });
   if (done.status !== 0)
     fail(`${name} did not finish: ${(done.stderr || String(done.error)).trim().split('\n').slice(-2).join(' ')}`);
+  return done.stdout;
 }
 
 /** A refusal of the database or of a file in words. */

@@ -5,7 +5,7 @@ import { cancelPlan } from '@/commands/trees/cancel-plan';
 import { elmAvenue } from '@/commands/trees/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
-import { hangingNow, hangingOf } from '@/store/hanging';
+import { installedNow, installedDevicesOf } from '@/store/hanging';
 import { getPlan } from '@/store/plans';
 import { makeCompany } from '@/store/testing';
 import { applyView } from '@/views/tree';
@@ -35,20 +35,20 @@ async function planned(tag: string) {
   expect(await avenue.planIt(input)).toMatchObject({ ok: true });
   return input.id;
 }
-const hung = (planId: string, more: object = {}, now = MORNING, who = viewer) =>
+const installed = (planId: string, more: object = {}, now = MORNING, who = viewer) =>
   perform(installDevices, by(now, who), { id: v7(), planId, at: now.toISOString(), guarded: 'signed', ...more });
 const pull = (devices: object[], now: Date, who = viewer) =>
   perform(removeDevices, by(now, who), { id: v7(), at: now.toISOString(), devices });
 const boardAt = async (who: Viewer, now: Date) => boardOf(await boardView(who, now), now);
-const ids = async (planId: string) => (await hangingOf(viewer, planId)).map((d) => d.id);
+const ids = async (planId: string) => (await installedDevicesOf(viewer, planId)).map((d) => d.id);
 
 it('what is hung stands on the board with when it is empty; sent twice it hangs once, and a second time not at all', async () => {
   const planId = await planned('H1');
   const id = v7();
-  expect(await hung(planId, { id })).toEqual({ ok: true, value: null });
-  expect(await hung(planId, { id })).toEqual({ ok: true, value: null });
-  expect(await hung(planId)).toMatchObject({ ok: false, issues: [{ path: 'planId' }] });
-  expect(await hung(planId, { id, guarded: 'fenced' })).toMatchObject({ ok: false });
+  expect(await installed(planId, { id })).toEqual({ ok: true, value: null });
+  expect(await installed(planId, { id })).toEqual({ ok: true, value: null });
+  expect(await installed(planId)).toMatchObject({ ok: false, issues: [{ path: 'planId' }] });
+  expect(await installed(planId, { id, guarded: 'fenced' })).toMatchObject({ ok: false });
   const board = await boardAt(viewer, later(1));
   const group = board.groups.find((g) => g.planId === planId)!;
   expect(group).toMatchObject({ tag: 'H1', guarded: 'signed', turn: { why: 'running' } });
@@ -65,7 +65,7 @@ it('what is hung stands on the board with when it is empty; sent twice it hangs 
 
 it('what is seen moves its turn; another company sees nothing of it', async () => {
   const planId = await planned('S1');
-  await hung(planId);
+  await installed(planId);
   const deviceIds = await ids(planId);
   const see = (state: string, now: Date, more: object = {}, who = viewer) =>
     perform(readDevices, by(now, who), { id: v7(), deviceIds, at: now.toISOString(), state, ...more });
@@ -87,8 +87,8 @@ it('what is seen moves its turn; another company sees nothing of it', async () =
 
 it('pulled with half of it left, half is what may be booked; undone, it hangs again', async () => {
   const planId = await planned('P1');
-  await hung(planId);
-  const devices = await hangingOf(viewer, planId);
+  await installed(planId);
+  const devices = await installedDevicesOf(viewer, planId);
   const half = devices.map((d) => ({ id: d.id, leftMl: d.putMl / 2 }));
   expect(await pull([{ ...half[0], leftMl: devices[0]!.putMl * 2 }], later(60))).toMatchObject({
     ok: false,
@@ -105,24 +105,24 @@ it('pulled with half of it left, half is what may be booked; undone, it hangs ag
   expect(board.unwritten.find((u) => u.planId === planId)).toMatchObject({ tag: 'P1', devices: expect.any(Array) });
   // The sheet knows when it was hung and pulled.
   const { sheet } = (await applyView(viewer, devices[0]!.treeId, later(64), fair, planId))!;
-  expect(sheet!.hung.map((h) => [h.hungAt, h.pulledAt])[0]).toEqual([MORNING, later(60)]);
+  expect(sheet!.installed.map((h) => [h.installedAt, h.removedAt])[0]).toEqual([MORNING, later(60)]);
   expect(await perform(reinstallDevices, by(later(65)), { deviceIds: half.map((d) => d.id) })).toMatchObject({ ok: true });
-  expect((await hangingNow(viewer)).some((h) => h.planId === planId)).toBe(true);
+  expect((await installedNow(viewer)).some((h) => h.planId === planId)).toBe(true);
   // Pulled again with half in, the other half is what is hung another day; with all of it in, nothing is.
   await pull(half, later(66));
-  expect(await hung(planId, {}, later(90))).toMatchObject({ ok: true });
-  const rest = (await hangingOf(viewer, planId)).filter((d) => !d.pulledAt);
+  expect(await installed(planId, {}, later(90))).toMatchObject({ ok: true });
+  const rest = (await installedDevicesOf(viewer, planId)).filter((d) => !d.removedAt);
   expect(rest.map((d) => d.putMl)).toEqual(devices.map((d) => expect.closeTo(d.putMl / 2, 6)));
   await pull(
     rest.map((d) => ({ id: d.id, leftMl: 0 })),
     later(120),
   );
-  expect(await hung(planId, {}, later(121))).toMatchObject({ ok: false, issues: [{ path: 'planId' }] });
+  expect(await installed(planId, {}, later(121))).toMatchObject({ ok: false, issues: [{ path: 'planId' }] });
 });
 
 it('nothing hangs through the night unless somebody says why', async () => {
   const planId = await planned('N1');
-  await hung(planId);
+  await installed(planId);
   const at = async (now: Date) => (await boardAt(viewer, now)).groups.find((g) => g.planId === planId)!;
   const dusk = new Date(Date.parse((await at(later(1))).dark!) - 20 * 60_000);
   expect((await at(dusk)).turn.why).toBe('dark');
@@ -138,15 +138,15 @@ it('nothing hangs through the night unless somebody says why', async () => {
 
 it('a plan whose devices hang is neither dropped nor written up; one that is done hangs nothing', async () => {
   const planId = await planned('D1');
-  await hung(planId);
+  await installed(planId);
   const drop = () => perform(cancelPlan, by(later(5)), { id: planId, drop: true });
   expect(await drop()).toMatchObject({ ok: false, issues: [{ message: expect.stringMatching(/still hangs/) }] });
   await pull(
-    (await hangingOf(viewer, planId)).map((d) => ({ id: d.id, leftMl: d.putMl })),
+    (await installedDevicesOf(viewer, planId)).map((d) => ({ id: d.id, leftMl: d.putMl })),
     later(10),
   );
   expect(await drop()).toMatchObject({ ok: true });
-  expect(await hung(planId)).toMatchObject({ ok: false, issues: [{ path: 'planId' }] });
+  expect(await installed(planId)).toMatchObject({ ok: false, issues: [{ path: 'planId' }] });
 });
 
 it.each([
@@ -155,10 +155,10 @@ it.each([
   ['nobody said what keeps people off', { guarded: 'luck' }, 'guarded'],
   ['no plan of ours', { planId: v7() }, 'planId'],
 ])('%s hangs nothing', async (_, more, path) => {
-  const before = await hangingNow(viewer);
+  const before = await installedNow(viewer);
   const planId = await planned(`X${v7().slice(-8)}`);
-  expect(await hung(planId, more)).toMatchObject({ ok: false, issues: [{ path }] });
-  expect((await hangingNow(viewer)).length).toBe(before.length);
+  expect(await installed(planId, more)).toMatchObject({ ok: false, issues: [{ path }] });
+  expect((await installedNow(viewer)).length).toBe(before.length);
 });
 
 it('a stop stops a hang like any other start: nothing hangs without its reason, and the reason is kept', async () => {
@@ -166,15 +166,15 @@ it('a stop stops a hang like any other start: nothing hangs without its reason, 
   const [plan] = [(await getPlan(viewer, planId))!];
   const use = plan.label.uses.find((u) => u.key === plan.useKey)!;
   const weather = { ...fair({ lat: null, lon: null }).at(MORNING), temperatureC: use.conditions!.maxC! + 5 };
-  expect(await hung(planId, { weather })).toMatchObject({
+  expect(await installed(planId, { weather })).toMatchObject({
     ok: false,
     issues: [{ path: 'deviation', message: expect.stringMatching(/Too hot.*Say why/) }],
   });
-  expect(await hangingOf(viewer, planId)).toEqual([]);
+  expect(await installedDevicesOf(viewer, planId)).toEqual([]);
   const deviation = 'Shaded side, agreed with the label’s maker by telephone.';
-  expect(await hung(planId, { weather, deviation })).toMatchObject({ ok: true });
+  expect(await installed(planId, { weather, deviation })).toMatchObject({ ok: true });
   const [kept] = await made.owner<
     { why: string }[]
-  >`select because as why from hanging where plan_id = ${planId} limit 1`;
+  >`select because as why from device_installation where plan_id = ${planId} limit 1`;
   expect(kept!.why).toContain(deviation);
 });

@@ -3,15 +3,15 @@ import { atTheTree } from '@/facts/at-the-tree';
 import { doseFollowed, momentOf } from '@/facts/booking';
 import { spotOf } from '@/facts/diagnosis';
 import { situationOfPlan } from '@/facts/situation';
-import { findsNear, treeOf } from '@/facts/tree';
+import { detectionsNear, treeOf } from '@/facts/tree';
 import { saidSchema } from '@/commands/said';
 import { noTree } from '@/commands/trees/no-tree';
 import { bookingSchema, instant, uuid } from '@/core/book/record';
-import { toHang } from '@/core/hanging/hang-on';
-import { GUARDS, pulledOf } from '@/core/hanging/hanging';
+import { toInstall } from '@/core/hanging/hang-on';
+import { GUARDS, removalsOf } from '@/core/hanging/hanging';
 import { doseChangeSentence } from '@/core/prescribe/dose-now';
 import { NO_YEAR } from '@/core/season/year';
-import { addHung, hangingOf } from '@/store/hanging';
+import { insertInstallations, installedDevicesOf } from '@/store/hanging';
 import { getPlan } from '@/store/plans';
 import { heldBy } from '@/store/shelf';
 import { v5 } from 'uuid';
@@ -52,9 +52,9 @@ export const installDevices = command({
     if (never) return refuse('at', never);
     if (!saidSchema.safeParse(p.said).success) return refuse('said', 'An answer was given that was not offered.');
     const doneAt = momentOf(p.at, now);
-    const [held, finds] = await Promise.all([heldBy(viewer), findsNear(viewer, tree)]);
+    const [held, detections] = await Promise.all([heldBy(viewer), detectionsNear(viewer, tree)]);
     const air = p.weather ?? { ...station(spotOf(tree)).at(doneAt), at: p.at };
-    const there = atTheTree(situationOfPlan(viewer, tree, held, finds, doneAt, plan, NO_YEAR), plan, {
+    const there = atTheTree(situationOfPlan(viewer, tree, held, detections, doneAt, plan, NO_YEAR), plan, {
       weather: air,
       soil: p.soil ?? null,
       leaf: p.leaf,
@@ -73,12 +73,12 @@ export const installDevices = command({
     ];
     if (against.length && p.deviation.trim().length < 4)
       return refuse('deviation', `${against.join(' ')} Say why it is hung all the same.`);
-    const before = await hangingOf(viewer, plan.id);
-    if (before.some((d) => !d.pulledAt)) return refuse('planId', 'What this plan hangs, hangs already.');
-    const hangs = toHang({ ...plan, dose }, pulledOf(before), air);
+    const before = await installedDevicesOf(viewer, plan.id);
+    if (before.some((d) => !d.removedAt)) return refuse('planId', 'What this plan hangs, hangs already.');
+    const hangs = toInstall({ ...plan, dose }, removalsOf(before), air);
     if (!hangs.ok) return refuse('planId', hangs.sentence);
     const { count, ...each } = hangs.value;
-    await addHung(
+    await insertInstallations(
       viewer,
       Array.from({ length: count }, (_, i) => ({
         // A phone without signal pulls what it hung: it knows each by what it sent.
@@ -90,7 +90,7 @@ export const installDevices = command({
         guarded: p.guarded,
         overnight: p.overnight || null,
         because: against.length ? p.deviation.trim() : null,
-        hungAt: doneAt,
+        installedAt: doneAt,
       })),
     );
     return done;

@@ -1,6 +1,6 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { overnightSchema } from '@/core/hanging/overnight';
-import { hangingNamed, keepOvernight } from '@/store/hanging';
+import { installationsNamed, keepOvernight } from '@/store/hanging';
 
 /** Nothing hangs through the night without somebody saying why. */
 export const leaveDevicesOvernight = command({
@@ -8,10 +8,10 @@ export const leaveDevicesOvernight = command({
   right: 'apply',
   schema: overnightSchema,
   run: async ({ viewer }, { deviceIds, because }): Promise<Result> => {
-    const devices = await hangingNamed(viewer, deviceIds);
+    const devices = await installationsNamed(viewer, deviceIds);
     if (devices.length < new Set(deviceIds).size)
       return refuse('deviceIds', 'A device among them is not in this company.');
-    if (devices.some((d) => d.pulledAt)) return refuse('deviceIds', 'A device among them was pulled meanwhile.');
+    if (devices.some((d) => d.removedAt)) return refuse('deviceIds', 'A device among them was pulled meanwhile.');
     await keepOvernight(viewer, deviceIds, because);
     return done;
   },

@@ -1,7 +1,7 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { instant, uuid } from '@/core/book/record';
 import { DEVICE_STATES } from '@/core/hanging/hanging';
-import { addSights, hangingNamed } from '@/store/hanging';
+import { addSights, installationsNamed } from '@/store/hanging';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 import { notThen } from './then';
@@ -25,16 +25,16 @@ export const readDevices = command({
   run: async ({ viewer, now }, p): Promise<Result> => {
     const never = notThen(p.at, now);
     if (never) return refuse('at', never);
-    const devices = await hangingNamed(viewer, p.deviceIds);
+    const devices = await installationsNamed(viewer, p.deviceIds);
     if (devices.length < new Set(p.deviceIds).size)
       return refuse('deviceIds', 'A device among them is not in this company.');
-    if (devices.some((d) => d.pulledAt)) return refuse('deviceIds', 'A device among them was pulled meanwhile.');
+    if (devices.some((d) => d.removedAt)) return refuse('deviceIds', 'A device among them was pulled meanwhile.');
     const full = devices.find((d) => p.leftMl !== null && p.leftMl > d.putMl + 1e-6);
     if (full) return refuse('leftMl', `On ${full.tag} there was less than that in it: ${full.putMl.toFixed(1)} mL.`);
-    if (devices.some((d) => d.hungAt.getTime() > Date.parse(p.at))) return refuse('at', 'It was hung after that.');
+    if (devices.some((d) => d.installedAt.getTime() > Date.parse(p.at))) return refuse('at', 'It was hung after that.');
     await addSights(
       viewer,
-      devices.map((d) => ({ id: v7(), hangingId: d.id, at: p.at, state: p.state, leftMl: p.leftMl })),
+      devices.map((d) => ({ id: v7(), installationId: d.id, at: p.at, state: p.state, leftMl: p.leftMl })),
     );
     return done;
   },

@@ -1,6 +1,6 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { hangingNamed, unpullHung } from '@/store/hanging';
+import { installationsNamed, reinstallRows } from '@/store/hanging';
 import { getPlans } from '@/store/plans';
 import { z } from 'zod';
 
@@ -12,13 +12,13 @@ export const reinstallDevices = command({
     deviceIds: z.array(uuid).min(1, 'Choose one device at least.').max(400, 'At most 400 devices at once.'),
   }),
   run: async ({ viewer }, { deviceIds }): Promise<Result> => {
-    const devices = await hangingNamed(viewer, deviceIds);
+    const devices = await installationsNamed(viewer, deviceIds);
     if (devices.length < new Set(deviceIds).size)
       return refuse('deviceIds', 'A device among them is not in this company.');
     const plans = await getPlans(viewer, [...new Set(devices.map((d) => d.planId))]);
     if (plans.some((n) => n.state !== 'open'))
       return refuse('deviceIds', 'It is in the book already; what is wrong there is corrected there.');
-    await unpullHung(viewer, deviceIds);
+    await reinstallRows(viewer, deviceIds);
     return done;
   },
 });

@@ -1,7 +1,7 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { instant, uuid } from '@/core/book/record';
 import type { Issue } from '@/core/book/write';
-import { hangingNamed, pullHung } from '@/store/hanging';
+import { installationsNamed, removeRows } from '@/store/hanging';
 import { z } from 'zod';
 import { notThen } from './then';
 
@@ -26,7 +26,7 @@ export const removeDevices = command({
     if (never) return refuse('at', never);
     const found = new Map(
       (
-        await hangingNamed(
+        await installationsNamed(
           viewer,
           p.devices.map((d) => d.id),
         )
@@ -36,9 +36,9 @@ export const removeDevices = command({
       return refuse('devices', 'A device among them is not in this company.');
     const issues = p.devices.flatMap(({ id, leftMl, lostMl }): Issue[] => {
       const d = found.get(id)!;
-      if (d.pulledAt)
+      if (d.removedAt)
         return [{ path: `devices.${id}`, message: `The one at site ${d.site} of ${d.tag} was pulled already.` }];
-      if (d.hungAt.getTime() > Date.parse(p.at))
+      if (d.installedAt.getTime() > Date.parse(p.at))
         return [{ path: 'at', message: `On ${d.tag} it was hung after that.` }];
       if (leftMl + lostMl > d.putMl + 1e-6)
         return [
@@ -47,7 +47,7 @@ export const removeDevices = command({
       return [];
     });
     if (issues.length) return { ok: false, issues: issues.slice(0, 40) };
-    const pulled = await pullHung(viewer, new Date(p.at), p.devices);
-    return pulled === p.devices.length ? done : refuse('devices', 'Somebody else pulled one of them meanwhile.');
+    const removed = await removeRows(viewer, new Date(p.at), p.devices);
+    return removed === p.devices.length ? done : refuse('devices', 'Somebody else pulled one of them meanwhile.');
   },
 });

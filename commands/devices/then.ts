@@ -10,4 +10,4 @@ export function notThen(at: string, now: Date): string | null {
 }
 
 /** What is said to whoever drops or writes up a plan whose devices hang. */
-export const STILL_HANGS = 'Something of it still hangs on a trunk: pull that first, on the board of what hangs.';
+export const STILL_INSTALLED = 'Something of it still hangs on a trunk: pull that first, on the board of what hangs.';

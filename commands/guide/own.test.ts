@@ -3,7 +3,7 @@ import { withOwn } from '@/commands/own';
 import { knowledgeOf } from '@/facts/knowledge';
 import { workFactsOf } from '@/facts/situation';
 import { diagnose } from '@/facts/diagnosis';
-import { findsNear, treeOf } from '@/facts/tree';
+import { detectionsNear, treeOf } from '@/facts/tree';
 import { saveDiagnosis } from '@/commands/trees/save-diagnosis';
 import { saveInspection } from '@/commands/trees/save-inspection';
 import { planWork } from '@/commands/trees/plan-work';
@@ -127,8 +127,8 @@ it('a sign may be kept before anybody knows what makes it, then a condition, a w
 it('they take part: hung, examined, ranked, decided, planned with its gates', async () => {
   const v = await now();
   const treeId = v7();
-  const hung = { id: treeId, placeId: made.o.placeId, tag: 'Q1', hostId: HOST.id, girth: '120', unit: 'cm' };
-  expect(await doneBy(addTree, v, hung)).toMatchObject({ ok: true });
+  const installed = { id: treeId, siteId: made.o.siteId, tag: 'Q1', hostId: HOST.id, girth: '120', unit: 'cm' };
+  expect(await doneBy(addTree, v, installed)).toMatchObject({ ok: true });
   const look = {
     ...{ id: v7(), treeId, crownLoss: '5', vigour: 'good', hostKey: [], hostConfirmed: true, alike: [] },
     ...{ tests: [], detail: detailSchema.parse({}), note: '', change: '', changePrice: '' },
@@ -145,7 +145,7 @@ it('they take part: hung, examined, ranked, decided, planned with its gates', as
     ]);
     expect(growthOf(host)?.id).toBe('elm');
     const tree = (await treeOf(v, treeId, NOW))!;
-    const found = diagnose(v, tree, knowledge, await findsNear(v, tree), NOW)!;
+    const found = diagnose(v, tree, knowledge, await detectionsNear(v, tree), NOW)!;
     expect([found.candidates[0]!.id, found.decide().decision]).toEqual([MOTH.id, 'treat now']);
   });
   const decision = { id: v7(), treeId, conditionId: MOTH.id, certainty: 'near certain', reason: 'silver crumbs' };
@@ -168,8 +168,8 @@ it('they take part: hung, examined, ranked, decided, planned with its gates', as
 it('a test of one’s own is asked for, answered, believed, and speaks of what ships as well', async () => {
   const v = await now();
   const treeId = v7();
-  const hung = { id: treeId, placeId: made.o.placeId, tag: 'Q2', hostId: HOST.id, girth: '90', unit: 'cm' };
-  expect(await doneBy(addTree, v, hung)).toMatchObject({ ok: true });
+  const installed = { id: treeId, siteId: made.o.siteId, tag: 'Q2', hostId: HOST.id, girth: '90', unit: 'cm' };
+  expect(await doneBy(addTree, v, installed)).toMatchObject({ ok: true });
   const look = (tests: { test: string; outcome: string }[]) =>
     doneBy(saveInspection, v, {
       ...{ id: v7(), treeId, crownLoss: '5', vigour: 'good', hostKey: [], hostConfirmed: true, alike: [] },
@@ -183,7 +183,7 @@ it('a test of one’s own is asked for, answered, believed, and speaks of what s
     withOwn(v, async () => {
       const { knowledge } = await knowledgeOf(v);
       const tree = (await treeOf(v, treeId, NOW))!;
-      const found = diagnose(v, tree, knowledge, await findsNear(v, tree), NOW)!;
+      const found = diagnose(v, tree, knowledge, await detectionsNear(v, tree), NOW)!;
       return found.candidates.find((c) => c.id === MOTH.id)?.p ?? 0;
     });
   const before = await chance();

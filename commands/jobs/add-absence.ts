@@ -1,7 +1,7 @@
 import { command, done, refuse } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { listPeople } from '@/store/people';
-import { addAway } from '@/store/rounds';
+import { insertAbsence } from '@/store/rounds';
 import { z } from 'zod';
 
 const day = z.iso.date('Give the day like 2027-05-14.');
@@ -23,7 +23,7 @@ export const addAbsence = command({
   run: async ({ viewer }, a) => {
     const people = await listPeople(viewer);
     if (!people.some((p) => p.id === a.personId)) return refuse('personId', 'There is no such person in this company.');
-    await addAway(viewer, a);
+    await insertAbsence(viewer, a);
     return done;
   },
 });

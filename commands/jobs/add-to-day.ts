@@ -6,8 +6,8 @@ import { moveWith } from '@/commands/jobs/move-with';
 import { uuid } from '@/core/book/record';
 import { stopsOf, type DayItem } from '@/core/round/day';
 import type { Limit } from '@/core/schedule/problem';
-import { roundsOfItems } from '@/store/day';
-import { roundsBetween, writeRounds, type ItemPlaced } from '@/store/rounds';
+import { crewDaysOfItems } from '@/store/day';
+import { crewDaysBetween, writeCrewDays, type ItemPlaced } from '@/store/rounds';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 
@@ -25,7 +25,7 @@ export const addToDay = command({
     /** It is known what speaks against it. */
     anyway: z.boolean().default(false),
   }),
-  run: async (context, { day, crewId, itemIds, anyway }): Promise<Result<{ roundId: string; notes: string[] }>> => {
+  run: async (context, { day, crewId, itemIds, anyway }): Promise<Result<{ crewDayId: string; notes: string[] }>> => {
     const { viewer, now, station } = context;
     const f = await fortnightOf(viewer, station, now, 'with');
     const crew = f.problem.crews.find((c) => c.id === crewId);
@@ -38,17 +38,17 @@ export const addToDay = command({
         'itemIds',
         'Something among them does not wait these days: it is done, dropped, or its time has not come.',
       );
-    const [rounds, standing] = await Promise.all([roundsBetween(viewer, day, day), roundsOfItems(viewer, itemIds)]);
+    const [rounds, standing] = await Promise.all([crewDaysBetween(viewer, day, day), crewDaysOfItems(viewer, itemIds)]);
     const round = rounds.find((r) => r.crewId === crewId);
     if (round?.closedAt) return refuse('day', 'This day of the crew is closed.');
-    if (standing.some((s) => s.begun && s.roundId !== round?.id))
+    if (standing.some((s) => s.begun && s.crewDayId !== round?.id))
       return refuse('itemIds', 'A crew has set out for something among them: leave it there with a reason first.');
     const before = (round?.items ?? []).filter((i) => !put.has(i.itemId));
     const list = [
-      ...before.map((i) => ({ id: i.itemId, kind: i.kind, placeId: i.placeId, begins: i.begins, locked: i.locked })),
+      ...before.map((i) => ({ id: i.itemId, kind: i.kind, siteId: i.siteId, begins: i.begins, locked: i.locked })),
       ...[...put].map((id) => {
-        const { about, placeId } = waiting.get(id)!;
-        return { id, kind: about.kind, placeId, begins: 0, locked: true };
+        const { about, siteId } = waiting.get(id)!;
+        return { id, kind: about.kind, siteId, begins: 0, locked: true };
       }),
     ];
     const stops = stopsOf(list.map((i): DayItem & (typeof list)[number] => ({ ...i, stands: 'open' })));
@@ -57,7 +57,7 @@ export const addToDay = command({
       { day, crewId },
       new Set(list.map((i) => i.id)),
       put,
-      stops.map((s) => s.placeId),
+      stops.map((s) => s.siteId),
     );
     const inWords = limitsOf(f);
     // What keeps several of them away for one reason is said once.
@@ -71,14 +71,14 @@ export const addToDay = command({
       .map((i, position): ItemPlaced => ({
         itemId: i.id,
         kind: i.kind,
-        placeId: i.placeId,
+        siteId: i.siteId,
         day,
         crewId,
         position,
-        begins: hand.begins.get(i.placeId) ?? i.begins,
+        begins: hand.begins.get(i.siteId) ?? i.begins,
         locked: i.locked,
       }));
-    await writeRounds(viewer, v7, placed, []);
+    await writeCrewDays(viewer, v7, placed, []);
     const issues = await moveWith(
       context,
       f,
@@ -86,7 +86,7 @@ export const addToDay = command({
       () => crew.name,
     );
     if (issues.length) return { ok: false, issues };
-    const made = (await roundsBetween(viewer, day, day)).find((r) => r.crewId === crewId)!;
-    return { ok: true, value: { roundId: made.id, notes: says(hand.against) } };
+    const made = (await crewDaysBetween(viewer, day, day)).find((r) => r.crewId === crewId)!;
+    return { ok: true, value: { crewDayId: made.id, notes: says(hand.against) } };
   },
 });

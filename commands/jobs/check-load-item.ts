@@ -1,6 +1,6 @@
 import { command, done, refuse } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { roundHead, setTicks } from '@/store/day';
+import { crewDayHead, setTicks } from '@/store/day';
 import { z } from 'zod';
 
 /** Lines of a load sheet seen on the truck, or not any more. */
@@ -8,7 +8,7 @@ export const checkLoadItem = command({
   name: 'check-load-item',
   right: 'apply',
   schema: z.object({
-    roundId: uuid,
+    crewDayId: uuid,
     ticks: z
       .array(
         z.strictObject({
@@ -21,11 +21,11 @@ export const checkLoadItem = command({
       .min(1)
       .max(200),
   }),
-  run: async ({ viewer, observed }, { roundId, ticks }) => {
-    const round = await roundHead(viewer, roundId);
+  run: async ({ viewer, observed }, { crewDayId, ticks }) => {
+    const round = await crewDayHead(viewer, crewDayId);
     if (!round) return refuse('', 'There is no such round in this company.');
     if (round.closedAt) return refuse('', 'This day is closed.');
-    await setTicks(viewer, roundId, ticks, observed);
+    await setTicks(viewer, crewDayId, ticks, observed);
     return done;
   },
 });

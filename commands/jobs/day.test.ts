@@ -11,10 +11,10 @@ import { addReminder } from '@/commands/trees/add-reminder';
 import { drenchRow } from '@/commands/trees/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
-import { leftAtTree, leftOnRound, roundEntries, roundHead, ticksOf } from '@/store/day';
-import { messagesOfRound, messagesWaiting } from '@/store/messages';
+import { leftAtTree, leftOnCrewDay, crewDayEntries, crewDayHead, ticksOf } from '@/store/day';
+import { messagesOfCrewDay, messagesWaiting } from '@/store/messages';
 import { getPlans, openPlans } from '@/store/plans';
-import { closedDays, roundsBetween } from '@/store/rounds';
+import { closedDays, crewDaysBetween } from '@/store/rounds';
 import { makeCompany } from '@/store/testing';
 import { startDay } from './start-day';
 import { finishDay } from './finish-day';
@@ -57,20 +57,20 @@ beforeAll(async () => {
   expect(await crew(other, 'Hill crew', 'Mon–Fri 08:00–16:00', [second])).toMatchObject({ ok: true });
   const [{ client } = { client: '' }] = await owner<
     { client: string }[]
-  >`select client_id as client from place where id = ${o.placeId}`;
+  >`select client_id as client from site where id = ${o.siteId}`;
   for (const name of ['Harbour', 'Hilltop']) {
     const id = v7();
     places.push(id);
     await owner`
-      insert into place (id, company_id, client_id, name, time_zone, area_m2)
+      insert into site (id, company_id, client_id, name, time_zone, area_m2)
       values (${id}, ${o.companyId}, ${client}, ${name}, 'Europe/London', 60000)`;
   }
 });
 const put = (itemIds: string[], more: object = {}) =>
   send(addToDay, { day: TODAY, crewId, itemIds, anyway: true, ...more });
-const roundOf = async (crew = crewId, day = TODAY) =>
-  (await roundsBetween(row.viewer, day, day)).find((r) => r.crewId === crew)!;
-const itemsOf = async (roundId: string) => (await roundEntries(row.viewer, roundId)).map((e) => e.itemId);
+const crewDayOfItem = async (crew = crewId, day = TODAY) =>
+  (await crewDaysBetween(row.viewer, day, day)).find((r) => r.crewId === crew)!;
+const itemsOf = async (crewDayId: string) => (await crewDayEntries(row.viewer, crewDayId)).map((e) => e.itemId);
 
 describe('a round by hand', () => {
   let ids: string[];
@@ -86,17 +86,17 @@ describe('a round by hand', () => {
     const first = await put([ids[0]!, ids[1]!]);
     expect(first).toMatchObject({ ok: true });
     expect(await put([ids[2]!])).toMatchObject({ ok: true });
-    const { id } = await roundOf();
+    const { id } = await crewDayOfItem();
     // A place is gone to once: what is put to it stands with what is there.
     expect(await itemsOf(id)).toEqual([ids[0], ids[2], ids[1]]);
-    const begins = (await roundEntries(row.viewer, id)).map((e) => e.begins);
+    const begins = (await crewDayEntries(row.viewer, id)).map((e) => e.begins);
     expect(begins[0]).toBeGreaterThanOrEqual(480);
     expect(begins[0]).toBe(begins[1]);
     expect(begins[2]).toBeGreaterThan(begins[1]!);
     expect(await put([ids[1]!], { crewId: other })).toMatchObject({ ok: false });
     expect(await put([ids[1]!], { day: '2026-06-02' })).toMatchObject({ ok: true });
     expect(await itemsOf(id)).toEqual([ids[0], ids[2]]);
-    expect(await itemsOf((await roundOf(crewId, '2026-06-02')).id)).toEqual([ids[1]]);
+    expect(await itemsOf((await crewDayOfItem(crewId, '2026-06-02')).id)).toEqual([ids[1]]);
     expect(await put([ids[1]!])).toMatchObject({ ok: true });
   });
 
@@ -122,40 +122,40 @@ describe('a round by hand', () => {
   });
 
   it('is put in another order by anybody who goes, and by nobody who looks at an old one', async () => {
-    const { id } = await roundOf();
+    const { id } = await crewDayOfItem();
     const technician = { ...row.viewer, role: 'technician' as const };
-    expect(await send(orderStops, { roundId: id, placeIds: [places[1], places[0]] }, NOW, technician)).toMatchObject({
+    expect(await send(orderStops, { crewDayId: id, siteIds: [places[1], places[0]] }, NOW, technician)).toMatchObject({
       ok: true,
     });
     expect(await itemsOf(id)).toEqual([ids[1], ids[0], ids[2]]);
-    const begins = (await roundEntries(row.viewer, id)).map((e) => e.begins);
+    const begins = (await crewDayEntries(row.viewer, id)).map((e) => e.begins);
     expect(begins).toEqual([...begins].sort((a, b) => a - b));
-    expect(sentences(await send(orderStops, { roundId: id, placeIds: [places[0]] }))[0]).toMatch(
-      /^placeIds: The round has changed/,
+    expect(sentences(await send(orderStops, { crewDayId: id, siteIds: [places[0]] }))[0]).toMatch(
+      /^siteIds: The round has changed/,
     );
   });
 
   it('what is left keeps its reason with the tree, goes off the round, and a slip puts it back where it stood', async () => {
-    const { id } = await roundOf();
+    const { id } = await crewDayOfItem();
     const left = { id: v7(), itemIds: [ids[0]!], why: 'refused' };
     expect(await send(markNotDone, left)).toMatchObject({ ok: true });
     expect(await send(markNotDone, left)).toMatchObject({ ok: true });
     expect(await itemsOf(id)).toEqual([ids[1], ids[2]]);
-    expect(await leftOnRound(row.viewer, id)).toMatchObject([
+    expect(await leftOnCrewDay(row.viewer, id)).toMatchObject([
       { itemId: ids[0], why: 'refused', tag: 'A1', day: TODAY },
     ]);
     const plan = (await openPlans(row.viewer)).find((p) => p.id === ids[0])!;
-    expect(plan.left).toEqual({ why: 'refused', words: '', day: TODAY, roundId: id });
+    expect(plan.left).toEqual({ why: 'refused', words: '', day: TODAY, crewDayId: id });
     expect(await leftAtTree(row.viewer, plan.treeId)).toHaveLength(1);
     // Somebody else of the crew left it too, for a reason of his own: both stand on the round, and it is back when both are taken back.
     const again = { id: v7(), itemIds: left.itemIds, why: 'rain' };
     expect(await send(markNotDone, again)).toMatchObject({ ok: true });
-    expect((await leftOnRound(row.viewer, id)).map((l) => l.why).sort()).toEqual(['rain', 'refused']);
+    expect((await leftOnCrewDay(row.viewer, id)).map((l) => l.why).sort()).toEqual(['rain', 'refused']);
     expect(await send(reopenNotDone, { id: left.id })).toMatchObject({ ok: true });
     expect(await itemsOf(id)).toEqual([ids[1], ids[2]]);
     expect(await send(reopenNotDone, { id: again.id })).toMatchObject({ ok: true });
     expect(await itemsOf(id)).toEqual([ids[1], ids[0], ids[2]]);
-    expect(await leftOnRound(row.viewer, id)).toEqual([]);
+    expect(await leftOnCrewDay(row.viewer, id)).toEqual([]);
     expect(await send(reopenNotDone, { id: left.id })).toMatchObject({ ok: false });
     expect(sentences(await send(markNotDone, { id: v7(), itemIds: [ids[0]], why: 'other' }))[0]).toMatch(/^words: /);
     expect(sentences(await send(markNotDone, { id: v7(), itemIds: [ids[0]], why: 'bored' }))[0]).toMatch(/^why: /);
@@ -163,9 +163,9 @@ describe('a round by hand', () => {
   });
 
   it('lines of the load are ticked with the amount that they said, and unticked', async () => {
-    const { id } = await roundOf();
+    const { id } = await crewDayOfItem();
     const tick = (line: string, amount: string, on: boolean) =>
-      send(checkLoadItem, { roundId: id, ticks: [{ line, amount, on }] });
+      send(checkLoadItem, { crewDayId: id, ticks: [{ line, amount, on }] });
     await tick('Products: Training label 1', '48 mL', true);
     await tick('Always: Spill kit', '', true);
     await tick('Products: Training label 1', '59 mL', true);
@@ -173,18 +173,18 @@ describe('a round by hand', () => {
     expect([...(await ticksOf(row.viewer, id))]).toEqual([['Products: Training label 1', '59 mL']]);
     const theirs = (await loadViewer(await makeCompany(made.owner)))!;
     expect(
-      await send(checkLoadItem, { roundId: id, ticks: [{ line: 'x', amount: '', on: true }] }, NOW, theirs),
+      await send(checkLoadItem, { crewDayId: id, ticks: [{ line: 'x', amount: '', on: true }] }, NOW, theirs),
     ).toMatchObject({ ok: false });
   });
 });
 
 describe('a day', () => {
-  const close = (roundId: string, more: object = {}, home: object = {}) =>
+  const close = (crewDayId: string, more: object = {}, home: object = {}) =>
     send(
       finishDay,
       {
         id: v7(),
-        roundId,
+        crewDayId,
         home: {
           homeAt: '2026-06-01T15:30:00Z',
           restMinutes: 30,
@@ -201,19 +201,19 @@ describe('a day', () => {
     );
 
   it('begins on its day, and from then on nobody plans it anew behind the crew’s back', async () => {
-    const { id, items } = await roundOf();
+    const { id, items } = await crewDayOfItem();
     const tomorrow = await put([await row.planned('C1', 20, places[0])], { day: '2026-06-02' });
-    const next = tomorrow.ok ? tomorrow.value.roundId : '';
-    expect(sentences(await send(startDay, { roundId: next, at: '2026-06-01T07:00:00Z' }))[0]).toMatch(
+    const next = tomorrow.ok ? tomorrow.value.crewDayId : '';
+    expect(sentences(await send(startDay, { crewDayId: next, at: '2026-06-01T07:00:00Z' }))[0]).toMatch(
       /This round is for/,
     );
     expect(sentences(await close(id))[0]).toMatch(/has not set out/);
-    expect(await send(startDay, { roundId: id, at: '2026-06-01T07:00:00Z' })).toMatchObject({ ok: true });
-    expect((await roundHead(row.viewer, id))!.begunBy).toBe('Tester');
+    expect(await send(startDay, { crewDayId: id, at: '2026-06-01T07:00:00Z' })).toMatchObject({ ok: true });
+    expect((await crewDayHead(row.viewer, id))!.begunBy).toBe('Tester');
     expect(sentences(await put([items[0]!.itemId], { day: '2026-06-02' }))[0]).toMatch(/A crew has set out/);
     // Planned anew from an older look at the fortnight: what the crew has with it stays with it.
     const ids = items.map((i) => i.itemId);
-    const stop = (itemIds: string[]) => [{ placeId: places[0], itemIds }];
+    const stop = (itemIds: string[]) => [{ siteId: places[0], itemIds }];
     expect(await send(saveSchedule, { rounds: [], left: ids })).toMatchObject({ ok: true });
     const tomorrows = { rounds: [{ day: '2026-06-02', crewId, stops: stop([ids[0]!]) }], left: [] };
     expect(await send(saveSchedule, tomorrows)).toMatchObject({ ok: true });
@@ -224,12 +224,12 @@ describe('a day', () => {
   });
 
   it('is closed only when everything has an end, and then stays as it was', async () => {
-    const { id, items } = await roundOf();
+    const { id, items } = await crewDayOfItem();
     const drenches = items.map((i) => i.itemId);
     expect(sentences(await close(id))).toEqual(['open: 3 things are neither done nor left with a reason.']);
     await row.restock(300);
     const plans = await getPlans(row.viewer, drenches);
-    const mix = await row.mixFor(drenches, { roundId: id, vessel: 'Tank' }, 1.5);
+    const mix = await row.mixFor(drenches, { crewDayId: id, vessel: 'Tank' }, 1.5);
     const batchId = mix.id;
     expect(await send(makeBatch, mix)).toMatchObject({ ok: true });
     const done = plans.filter((p) => p.tag.startsWith('A')).map((p) => p.id);
@@ -244,8 +244,8 @@ describe('a day', () => {
     ).toMatchObject({ ok: true });
     expect(sentences(await close(id, {}, { toolsClean: false }))[0]).toMatch(/^home.note: Say why/);
     expect(sentences(await close(id, {}, { homeAt: '2026-06-01T06:00:00Z' }))[0]).toMatch(/before it set out/);
-    const message = { id: v7(), placeId: places[0], subject: 'What we did today', body: 'Two elms were drenched.' };
-    expect(sentences(await close(id, { tell: [{ ...message, placeId: made.o.placeId }] }))[0]).toMatch(/^tell: /);
+    const message = { id: v7(), siteId: places[0], subject: 'What we did today', body: 'Two elms were drenched.' };
+    expect(sentences(await close(id, { tell: [{ ...message, siteId: made.o.siteId }] }))[0]).toMatch(/^tell: /);
     // Rinse water counts as mix; an older phone, which says nothing of it, is heard all the same.
     expect(sentences(await close(id, {}, { rinse: null }))[0]).toMatch(/^home.rinse: Say where the rinse water went/);
     expect(sentences(await close(id, {}, { rinse: 'down the drain' }))[0]).toMatch(/^home.rinse: /);
@@ -255,21 +255,21 @@ describe('a day', () => {
       ok: true,
       value: { told: 1 },
     });
-    expect(await messagesOfRound(row.viewer, id)).toMatchObject([
-      { id: message.id, placeName: 'Harbour', carriedAt: null },
+    expect(await messagesOfCrewDay(row.viewer, id)).toMatchObject([
+      { id: message.id, siteName: 'Harbour', carriedAt: null },
     ]);
     expect(await messagesWaiting(row.viewer)).toHaveLength(1);
-    expect(await roundHead(row.viewer, id)).toMatchObject({ closedBy: 'Tester', home: { restMinutes: 30 } });
+    expect(await crewDayHead(row.viewer, id)).toMatchObject({ closedBy: 'Tester', home: { restMinutes: 30 } });
     // What it took teaches how long such a day takes.
     const [taught] = await closedDays(row.viewer, '2026-05-01');
     expect(taught).toMatchObject({ home: { restMinutes: 30, rinse: 'on labelled trees' } });
-    expect(taught!.pieces.map((p) => [p.placeId, p.method])).toEqual(done.map(() => [places[0], 'soil-drench']));
+    expect(taught!.pieces.map((p) => [p.siteId, p.method])).toEqual(done.map(() => [places[0], 'soil-drench']));
     expect(sentences(await close(id))[0]).toMatch(/closed already/);
-    expect(sentences(await send(checkLoadItem, { roundId: id, ticks: [{ line: 'x', amount: '', on: true }] }))[0]).toMatch(
+    expect(sentences(await send(checkLoadItem, { crewDayId: id, ticks: [{ line: 'x', amount: '', on: true }] }))[0]).toMatch(
       /closed/,
     );
     expect(sentences(await put([rest[0]!]))[0]).toMatch(/This day of the crew is closed/);
-    await expect(made.owner`update round set begun_at = now() where id = ${id}`).rejects.toMatchObject({
+    await expect(made.owner`update crew_day set begun_at = now() where id = ${id}`).rejects.toMatchObject({
       code: '23001',
     });
     // What was left waits, and goes onto another day with its reason.

@@ -1,6 +1,6 @@
 import { command, done, refuse } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { withdrawAway } from '@/store/rounds';
+import { deleteAbsenceRow } from '@/store/rounds';
 import { z } from 'zod';
 
 /** Somebody works after all. */
@@ -9,5 +9,5 @@ export const deleteAbsence = command({
   right: 'plan rounds',
   schema: z.object({ id: uuid }),
   run: async ({ viewer }, { id }) =>
-    (await withdrawAway(viewer, id)).count ? done : refuse('id', 'Nobody is away by this note.'),
+    (await deleteAbsenceRow(viewer, id)).count ? done : refuse('id', 'Nobody is away by this note.'),
 });

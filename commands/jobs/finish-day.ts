@@ -6,7 +6,7 @@ import { uuid } from '@/core/book/record';
 import type { Issue } from '@/core/book/write';
 import type { OpenEnd } from '@/core/round/day';
 import { homeSchema } from '@/core/round/home-schema';
-import { roundHead, setClosed } from '@/store/day';
+import { crewDayHead, setClosed } from '@/store/day';
 import { addMessages } from '@/store/messages';
 import { z } from 'zod';
 
@@ -37,14 +37,14 @@ export const finishDay = command({
   right: 'apply',
   schema: z.object({
     id: uuid,
-    roundId: uuid,
+    crewDayId: uuid,
     home: homeSchema,
     /** What clients are told, one message a place at most. */
     tell: z
       .array(
         z.strictObject({
           id: uuid,
-          placeId: uuid,
+          siteId: uuid,
           subject: z.string().trim().min(1, 'A message has a subject.').max(200, 'At most 200 signs.'),
           body: z.string().trim().min(1, 'A message says something.').max(8000, 'At most 8000 signs.'),
         }),
@@ -53,27 +53,27 @@ export const finishDay = command({
       .default([]),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now, observed }, { roundId, home, tell }): Promise<Result<{ told: number }>> => {
-    const round = await roundHead(viewer, roundId);
+  run: async ({ viewer, now, observed }, { crewDayId, home, tell }): Promise<Result<{ told: number }>> => {
+    const round = await crewDayHead(viewer, crewDayId);
     if (!round) return refuse('', 'There is no such round in this company.');
     if (round.closedAt) return refuse('', 'This day is closed already.');
     if (!round.begunAt) return refuse('', 'This crew has not set out.');
     const never = notThen(home.homeAt, now);
     if (never) return refuse('homeAt', never);
     if (Date.parse(home.homeAt) < round.begunAt.getTime()) return refuse('homeAt', 'It was home before it set out.');
-    const stands = await thingsOf(viewer, roundId);
+    const stands = await thingsOf(viewer, crewDayId);
     // A mix that was good when they came home may be stale when this arrives.
     const ends = endsOf(stands, new Date(home.homeAt));
     if (stands.batches.length && home.rinse === null)
       return refuse('home.rinse', 'Say where the rinse water went: it counts as mix.');
     if (ends.length) return { ok: false, issues: ends.map(issueOf) };
-    const places = new Set([...stands.things, ...stands.lefts].map((t) => t.placeId));
-    if (tell.some((m) => !places.has(m.placeId))) return refuse('tell', 'The round did not go to a place among them.');
+    const places = new Set([...stands.things, ...stands.lefts].map((t) => t.siteId));
+    if (tell.some((m) => !places.has(m.siteId))) return refuse('tell', 'The round did not go to a place among them.');
     await addMessages(
       viewer,
-      tell.map((m) => ({ ...m, roundId })),
+      tell.map((m) => ({ ...m, crewDayId })),
     );
-    return (await setClosed(viewer, roundId, home, observed))
+    return (await setClosed(viewer, crewDayId, home, observed))
       ? { ok: true, value: { told: tell.length } }
       : refuse('', 'Somebody else closed this day meanwhile.');
   },

@@ -1,6 +1,6 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
-import { layOver } from '@/facts/laying';
+import { assignOver } from '@/facts/laying';
 import { fortnightOf } from '@/facts/rounds';
 import { assignProgramme } from '@/commands/programmes/assign-programme';
 import { maritime, plantOrchard, type Orchard } from '@/commands/programmes/testing';
@@ -11,7 +11,7 @@ import { solving } from '@/core/schedule/solve';
 import { after } from '@/core/season/follow-ups';
 import { trainingLabels } from '@/knowledge';
 import { together } from '@/store/db';
-import { getLaid, laidVisits } from '@/store/laid';
+import { getAssignment, assignedVisits } from '@/store/laid';
 import { plannedBetween } from '@/store/plans';
 import { saveCrew } from './save-crew';
 import { saveSchedule } from './save-schedule';
@@ -19,26 +19,26 @@ import { saveSchedule } from './save-schedule';
 const made = ownCompany();
 const cover = trainingLabels.find((l) => l.key === 'training-07-scab-cover')!;
 let orchard: Orchard;
-const laidId = v7();
+const assignmentId = v7();
 beforeAll(async () => {
   orchard = await plantOrchard(made, [cover.key], { early: 2, late: 2 });
-  const laid = await perform(
+  const assignment = await perform(
     assignProgramme,
     { viewer: orchard.viewer, now: new Date('2026-11-26T10:00:00Z'), station: maritime },
     {
-      id: laidId,
+      id: assignmentId,
       programme: 'orchard-apple',
-      placeId: orchard.placeId,
+      siteId: orchard.siteId,
       treeIds: [...orchard.early, ...orchard.late],
       from: '2026-11-26',
       until: '2027-11-25',
       reason: 'Scab here every year.',
     },
   );
-  expect(laid).toMatchObject({ ok: true });
+  expect(assignment).toMatchObject({ ok: true });
 });
 const covers = async () =>
-  (await laidVisits(orchard.viewer, laidId, null)).filter((v) => v.labelKey === cover.key && v.state === 'planned');
+  (await assignedVisits(orchard.viewer, assignmentId, null)).filter((v) => v.labelKey === cover.key && v.state === 'planned');
 
 it('an orchard’s covers go into rounds on days that its span, its interval and the crew leave; plan, programme and calendar follow', async () => {
   const first = (await covers())[0]!;
@@ -68,8 +68,8 @@ it('an orchard’s covers go into rounds on days that its span, its interval and
     rounds: rounds.map(({ day, crewId, stops }) => ({
       day,
       crewId,
-      stops: stops.map(({ placeId, jobIds }) => ({
-        placeId,
+      stops: stops.map(({ siteId, jobIds }) => ({
+        siteId,
         itemIds: jobIds.flatMap((id) => fortnight.problem.jobs.find((j) => j.id === id)!.items.map((i) => i.id)),
       })),
     })),
@@ -113,9 +113,9 @@ it('an orchard’s covers go into rounds on days that its span, its interval and
       .forEach((d, i) => expect(daysApart(days[i]!, d)).toBeGreaterThanOrEqual(cover.uses[0]!.intervals.minDays!));
   }
   // Laid again, what the round has set stays where it is.
-  const laid = (await getLaid(orchard.viewer, laidId))!;
+  const assignment = (await getAssignment(orchard.viewer, assignmentId))!;
   const again = await together(orchard.viewer, () =>
-    layOver(orchard.viewer, maritime, now, laid, laidId, orchard.early),
+    assignOver(orchard.viewer, maritime, now, assignment, assignmentId, orchard.early),
   );
   const changed = again.trees.flatMap((t) => t.changes).filter((c) => visits.some((v) => v.id === c.was?.id));
   expect(changed).toEqual([]);

@@ -1,10 +1,10 @@
 import { command, done, refuse, type Result } from '@/commands/command';
-import { STILL_HANGS } from '@/commands/devices/then';
+import { STILL_INSTALLED } from '@/commands/devices/then';
 import { todayOf } from '@/commands/today';
 import { leaveSchema } from '@/core/round/leave';
-import { leaveItems, roundsLeft, roundsOfItems, type NewLeft } from '@/store/day';
-import { looksNamed } from '@/store/follow-ups';
-import { hangingOn } from '@/store/hanging';
+import { leaveItems, crewDaysLeft, crewDaysOfItems, type NewLeft } from '@/store/day';
+import { inspectionsNamed } from '@/store/follow-ups';
+import { installedOn } from '@/store/hanging';
 import { plansNamed } from '@/store/plans';
 import { worksNamed } from '@/store/works';
 
@@ -20,12 +20,12 @@ export const markNotDone = command({
     const [plans, works, looks, rounds, lefts, hang] = await Promise.all([
       plansNamed(viewer, ids),
       worksNamed(viewer, ids),
-      looksNamed(viewer, ids),
-      roundsOfItems(viewer, ids),
-      roundsLeft(viewer, ids, day),
-      hangingOn(viewer, ids),
+      inspectionsNamed(viewer, ids),
+      crewDaysOfItems(viewer, ids),
+      crewDaysLeft(viewer, ids, day),
+      installedOn(viewer, ids),
     ]);
-    if (hang) return refuse('itemIds', STILL_HANGS);
+    if (hang) return refuse('itemIds', STILL_INSTALLED);
     const found = [
       ...plans.map((p) => ({ ...p, kind: 'plan' as const })),
       ...works.map((w) => ({ ...w, kind: 'work' as const })),
@@ -37,7 +37,7 @@ export const markNotDone = command({
     if (found.some((f) => 'unsettled' in f && f.unsettled))
       return refuse('itemIds', 'Something among them was done, and its record waits to be settled. Settle it first.');
     // Two phones that left the same thing were on one round: both reasons stand there.
-    const roundOf = new Map([...lefts, ...rounds].map((r) => [r.itemId, r.roundId]));
+    const crewDayOfItem = new Map([...lefts, ...rounds].map((r) => [r.itemId, r.crewDayId]));
     await leaveItems(
       viewer,
       { id, why, words, at: observed },
@@ -45,8 +45,8 @@ export const markNotDone = command({
         itemId: f.id,
         kind: f.kind,
         treeId: f.treeId,
-        placeId: f.placeId,
-        roundId: roundOf.get(f.id) ?? null,
+        siteId: f.siteId,
+        crewDayId: crewDayOfItem.get(f.id) ?? null,
         day,
       })),
     );

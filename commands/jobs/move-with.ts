@@ -3,7 +3,7 @@ import type { Fortnight } from '@/facts/rounds';
 import { moveTo } from '@/commands/programmes/move-to';
 import type { Issue } from '@/core/book/write';
 import type { Day } from '@/core/season/follow-ups';
-import { getLaid } from '@/store/laid';
+import { getAssignment } from '@/store/laid';
 import { planFor, type ItemPlaced } from '@/store/rounds';
 
 /**
@@ -23,20 +23,20 @@ export async function moveWith(
     if (plan !== undefined && plan !== p.day) own.push({ planId: p.itemId, day: p.day });
     const visit = f.visits.get(p.itemId);
     if (!visit || visit.day === p.day) continue;
-    const of = moves.get(visit.laidId) ?? { treeIds: new Set(), byHand: new Map() };
+    const of = moves.get(visit.assignmentId) ?? { treeIds: new Set(), byHand: new Map() };
     const inTime = p.day >= visit.earliest && p.day <= visit.latest;
     of.byHand.set(visit.visitId, { day: p.day, because: inTime ? null : `The round of ${crewName(p.crewId)}` });
     of.treeIds.add(visit.treeId);
-    moves.set(visit.laidId, of);
+    moves.set(visit.assignmentId, of);
   }
   await planFor(context.viewer, own);
   const issues: Issue[] = [];
-  for (const [laidId, { treeIds, byHand }] of moves) {
-    const laid = await getLaid(context.viewer, laidId);
-    if (!laid || laid.endedOn) continue;
-    const moved = await moveTo(context, laid, [...treeIds], byHand);
+  for (const [assignmentId, { treeIds, byHand }] of moves) {
+    const assignment = await getAssignment(context.viewer, assignmentId);
+    if (!assignment || assignment.endedOn) continue;
+    const moved = await moveTo(context, assignment, [...treeIds], byHand);
     if (!moved.ok)
-      issues.push(...moved.issues.map((x) => ({ ...x, message: `${laid.programme.name}. ${x.message}` })));
+      issues.push(...moved.issues.map((x) => ({ ...x, message: `${assignment.programme.name}. ${x.message}` })));
   }
   return issues;
 }

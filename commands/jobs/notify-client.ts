@@ -1,18 +1,18 @@
 import { command, done, refuse } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { roundsBetween, tellDay } from '@/store/rounds';
+import { crewDaysBetween, tellDay } from '@/store/rounds';
 import { z } from 'zod';
 
 /** The client of a place was told of a day on which a crew comes; from then on moving it costs. */
 export const notifyClient = command({
   name: 'notify-client',
   right: 'plan rounds',
-  schema: z.object({ placeId: uuid, day: z.iso.date('Give the day like 2027-05-14.') }),
-  run: async ({ viewer }, { placeId, day }) => {
-    const rounds = await roundsBetween(viewer, day, day);
-    if (!rounds.some((r) => r.items.some((i) => i.placeId === placeId)))
+  schema: z.object({ siteId: uuid, day: z.iso.date('Give the day like 2027-05-14.') }),
+  run: async ({ viewer }, { siteId, day }) => {
+    const rounds = await crewDaysBetween(viewer, day, day);
+    if (!rounds.some((r) => r.items.some((i) => i.siteId === siteId)))
       return refuse('day', 'No round goes there on that day.');
-    await tellDay(viewer, placeId, day);
+    await tellDay(viewer, siteId, day);
     return done;
   },
 });

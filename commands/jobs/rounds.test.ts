@@ -7,9 +7,9 @@ import { saveSite } from '@/commands/sites/save-site';
 import { solving, type Answer } from '@/core/schedule/solve';
 import { fair } from '@/stand-ins/weather/fair';
 import { together } from '@/store/db';
-import { getPlace } from '@/store/grounds';
+import { getSite } from '@/store/grounds';
 import { insertPerson } from '@/store/people';
-import { awaySince, listCrews, roundsBetween } from '@/store/rounds';
+import { absentSince, listCrews, crewDaysBetween } from '@/store/rounds';
 import { saveCrew } from './save-crew';
 import { saveSchedule } from './save-schedule';
 import { addAbsence } from './add-absence';
@@ -40,7 +40,7 @@ const sent = (a: Answer, locked: string[] = []) => ({
   rounds: a.rounds.map(({ day, crewId, stops }) => ({
     day,
     crewId,
-    stops: stops.map(({ placeId, jobIds }) => ({ placeId, itemIds: jobIds })),
+    stops: stops.map(({ siteId, jobIds }) => ({ siteId, itemIds: jobIds })),
   })),
   locked,
 });
@@ -97,7 +97,7 @@ it('who is away is told with its days, taken back, and sent twice lands once', a
   const a = { id: v7(), personId: t.o.personId, from: '2026-06-03', to: '2026-06-04', why: 'a course' };
   await doneBy(addAbsence, t.viewer, a);
   await doneBy(addAbsence, t.viewer, a);
-  expect(await awaySince(t.viewer, TODAY)).toMatchObject([{ from: '2026-06-03', to: '2026-06-04', why: 'a course' }]);
+  expect(await absentSince(t.viewer, TODAY)).toMatchObject([{ from: '2026-06-03', to: '2026-06-04', why: 'a course' }]);
   const { problem } = await fortnight();
   const early = problem.crews.find((c) => c.name === 'Early crew')!;
   expect(early.hours.slice(0, 6).map((h) => h !== null)).toEqual([true, true, false, false, true, false]);
@@ -108,14 +108,14 @@ it('who is away is told with its days, taken back, and sent twice lands once', a
     'There is no such person in this company.',
   ]);
   expect(await doneBy(deleteAbsence, t.viewer, { id: a.id })).toMatchObject({ ok: true });
-  expect(await awaySince(t.viewer, TODAY)).toEqual([]);
+  expect(await absentSince(t.viewer, TODAY)).toEqual([]);
 });
 
 describe('rounds', () => {
   const look = (on: string, what: string) => doneBy(addReminder, t.viewer, { id: v7(), treeId: t.o.treeId, on, what });
 
   it('hours of a place decide, and are kept with it as they are typed', async () => {
-    const place = (await getPlace(t.viewer, t.o.placeId))!;
+    const place = (await getSite(t.viewer, t.o.siteId))!;
     const form = {
       ...place,
       region: '',
@@ -133,7 +133,7 @@ describe('rounds', () => {
     };
     expect(sentences(await doneBy(saveSite, t.viewer, { ...form, hours: 'after four' }))[0]).toMatch(/^Line 1/);
     expect(await doneBy(saveSite, t.viewer, { ...form, hours: 'Tue, Thu 09:00–12:00' })).toMatchObject({ ok: true });
-    expect((await getPlace(t.viewer, t.o.placeId))!.hours).toEqual([
+    expect((await getSite(t.viewer, t.o.siteId))!.hours).toEqual([
       { days: [2, 4], hours: { from: 540, to: 720 }, between: null },
     ]);
   });
@@ -148,10 +148,10 @@ describe('rounds', () => {
     expect(answer.rounds[0]).toMatchObject({ day: '2026-06-02' });
     expect(answer.rounds[0]!.stops[0]!.begin).toBeGreaterThanOrEqual(540);
     expect(await doneBy(saveSchedule, t.viewer, sent(answer, [placed[0]!]))).toMatchObject({ ok: true });
-    const [round] = await roundsBetween(t.viewer, TODAY, '2026-06-14');
+    const [round] = await crewDaysBetween(t.viewer, TODAY, '2026-06-14');
     expect(round!.items.map((i) => i.begins)).toEqual([...round!.items.map((i) => i.begins)].sort((a, b) => a - b));
-    expect(await doneBy(notifyClient, t.viewer, { placeId: t.o.placeId, day: '2026-06-02' })).toMatchObject({ ok: true });
-    expect(sentences(await doneBy(notifyClient, t.viewer, { placeId: t.o.placeId, day: '2026-06-09' }))).toEqual([
+    expect(await doneBy(notifyClient, t.viewer, { siteId: t.o.siteId, day: '2026-06-02' })).toMatchObject({ ok: true });
+    expect(sentences(await doneBy(notifyClient, t.viewer, { siteId: t.o.siteId, day: '2026-06-09' }))).toEqual([
       'No round goes there on that day.',
     ]);
     const { problem } = await fortnight();
@@ -162,14 +162,14 @@ describe('rounds', () => {
   });
 
   it('what breaks a rule is told with its day, and nothing of it is kept', async () => {
-    const before = await roundsBetween(t.viewer, TODAY, '2026-06-14');
+    const before = await crewDaysBetween(t.viewer, TODAY, '2026-06-14');
     const answer = await solved();
     const monday = sent(answer);
     const broken = { ...monday, rounds: monday.rounds.map((r) => ({ ...r, day: '2026-06-03' })) };
     const answered = await doneBy(saveSchedule, t.viewer, broken);
     expect(sentences(answered).join(' ')).toMatch(/3 Jun 2026: Place is closed\./);
     const strange = {
-      rounds: [{ ...monday.rounds[0]!, stops: [{ placeId: t.o.placeId, itemIds: [v7()] }] }],
+      rounds: [{ ...monday.rounds[0]!, stops: [{ siteId: t.o.siteId, itemIds: [v7()] }] }],
       locked: [],
     };
     expect(sentences(await doneBy(saveSchedule, t.viewer, strange))[0]).toMatch(/^What waits has changed meanwhile/);
@@ -181,14 +181,14 @@ describe('rounds', () => {
     expect(sentences(await doneBy(saveSchedule, t.viewer, nobody))).toEqual(['There is no such crew that goes out.']);
     const twice = { rounds: [monday.rounds[0]!, monday.rounds[0]!], locked: [] };
     expect(sentences(await doneBy(saveSchedule, t.viewer, twice))).toEqual(['A crew has one round a day.']);
-    expect(await roundsBetween(t.viewer, TODAY, '2026-06-14')).toEqual(before);
+    expect(await crewDaysBetween(t.viewer, TODAY, '2026-06-14')).toEqual(before);
   });
 
   it('plans whose time is over are told apart, dropped together, and brought back together', async () => {
     const plan = () => fortnight().then((f) => f.passed.map((p) => p.id));
     expect(await plan()).toEqual([]);
     await t.owner`
-      update plan set planned_for = '2026-05-10', earliest = '2026-05-01', latest = '2026-05-31'
+      update treatment_plan set planned_for = '2026-05-10', earliest = '2026-05-01', latest = '2026-05-31'
       where id = ${t.o.planId}`;
     expect(await plan()).toEqual([t.o.planId]);
     expect((await fortnight()).problem.jobs.flatMap((j) => j.items.map((i) => i.id))).not.toContain(t.o.planId);
@@ -200,13 +200,13 @@ describe('rounds', () => {
     ]);
     expect(await doneBy(cancelPlans, t.viewer, { ids: [t.o.planId], drop: false })).toMatchObject({ ok: true });
     expect(await plan()).toEqual([t.o.planId]);
-    await t.owner`update plan set planned_for = null, earliest = null, latest = null where id = ${t.o.planId}`;
+    await t.owner`update treatment_plan set planned_for = null, earliest = null, latest = null where id = ${t.o.planId}`;
   });
 
   it('what is done meanwhile is left away, and what nobody looked at stays where it stands', async () => {
     const answer = await solved();
     const ids = answer.rounds.flatMap((r) => r.stops.flatMap((s) => s.jobIds));
-    const before = await roundsBetween(t.viewer, TODAY, '2026-06-14');
+    const before = await crewDaysBetween(t.viewer, TODAY, '2026-06-14');
     const [one] = ids;
     const more = sent(answer);
     more.rounds[0]!.stops[0]!.itemIds = [...more.rounds[0]!.stops[0]!.itemIds, v7()];
@@ -214,7 +214,7 @@ describe('rounds', () => {
     // Only one of them is spoken of: the others stand as they stood.
     const only = { rounds: [], left: [one!] };
     expect(await doneBy(saveSchedule, t.viewer, only)).toMatchObject({ ok: true });
-    const now = await roundsBetween(t.viewer, TODAY, '2026-06-14');
+    const now = await crewDaysBetween(t.viewer, TODAY, '2026-06-14');
     const standing = (of: typeof now) => of.flatMap((r) => r.items.map((i) => i.itemId)).sort();
     expect(standing(now)).toEqual(standing(before).filter((id) => id !== one));
     expect(await doneBy(saveSchedule, t.viewer, sent(answer))).toMatchObject({ ok: true });
@@ -227,6 +227,6 @@ describe('rounds', () => {
       ok: true,
       value: { rounds: 0, left: problem.jobs.length },
     });
-    expect(await roundsBetween(t.viewer, TODAY, '2026-06-14')).toEqual([]);
+    expect(await crewDaysBetween(t.viewer, TODAY, '2026-06-14')).toEqual([]);
   });
 });

@@ -9,17 +9,17 @@ import { broken } from '@/core/schedule/plan';
 import type { JobOf } from '@/core/schedule/jobs';
 import { indexed, placedAt, slotAt, type Indexed } from '@/core/schedule/problem';
 import { dayWords } from '@/core/season/follow-ups';
-import { roundsBetween, writeRounds, type ItemPlaced, type RoundRow } from '@/store/rounds';
+import { crewDaysBetween, writeCrewDays, type ItemPlaced, type CrewDayRow } from '@/store/rounds';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 
-const roundsSchema = z.object({
+const crewDaysSchema = z.object({
   rounds: z
     .array(
       z.object({
         day: z.iso.date('Give the day like 2027-05-14.'),
         crewId: uuid,
-        stops: z.array(z.object({ placeId: uuid, itemIds: z.array(uuid).min(1).max(400) })).max(60),
+        stops: z.array(z.object({ siteId: uuid, itemIds: z.array(uuid).min(1).max(400) })).max(60),
       }),
     )
     .max(200, 'At most 200 rounds at once.'),
@@ -28,7 +28,7 @@ const roundsSchema = z.object({
   /** What stays where it stands when the fortnight is worked out again. */
   locked: z.array(uuid).max(4000).default([]),
 });
-type Rounds = z.output<typeof roundsSchema>;
+type CrewDays = z.output<typeof crewDaysSchema>;
 
 const CHANGED = 'What waits has changed meanwhile. Look at the fortnight again; nothing was written.';
 
@@ -46,7 +46,7 @@ interface ReadPlan {
  */
 function readPlan(
   x: Indexed,
-  { rounds, left }: Rounds,
+  { rounds, left }: CrewDays,
   underWay: ReadonlySet<string>,
 ): { ok: true; value: ReadPlan } | ReturnType<typeof refuse> {
   const { problem, nDays } = x;
@@ -63,7 +63,7 @@ function readPlan(
     if (places.has(slot)) return refuse(`rounds.${r}`, 'A crew has one round a day.');
     places.set(
       slot,
-      round.stops.map((s) => problem.places.findIndex((p) => p.id === s.placeId)),
+      round.stops.map((s) => problem.places.findIndex((p) => p.id === s.siteId)),
     );
     for (const [s, stop] of round.stops.entries())
       for (const id of stop.itemIds) {
@@ -86,7 +86,7 @@ function readPlan(
 }
 
 /** What a crew has set out with stays with it; more is put on its day on its own page. */
-function putBehind(x: Indexed, { slotOf, places }: ReadPlan, gone: readonly RoundRow[]) {
+function putBehind(x: Indexed, { slotOf, places }: ReadPlan, gone: readonly CrewDayRow[]) {
   for (const r of gone) {
     const slot = slotAt(x.problem, r);
     if (slot >= 0 && slotOf.includes(slot))
@@ -129,7 +129,7 @@ function placedItems(
           placed.push({
             itemId: item.id,
             kind: item.about.kind,
-            placeId: item.placeId,
+            siteId: item.siteId,
             ...placedAt(x, slot),
             position: position++,
             begins: Math.min(1440, Math.round(stop.begin)),
@@ -143,7 +143,7 @@ function placedItems(
 export const saveSchedule = command({
   name: 'save-schedule',
   right: 'plan rounds',
-  schema: roundsSchema,
+  schema: crewDaysSchema,
   run: async (context, p): Promise<Result<{ rounds: number; left: number }>> => {
     const { viewer, now, station } = context;
     const fortnight = await fortnightOf(viewer, station, now);
@@ -153,7 +153,7 @@ export const saveSchedule = command({
       jobs: fortnight.problem.jobs.map((j) => ({ ...j, locked: false })),
     };
     const x = indexed(problem);
-    const today = await roundsBetween(viewer, fortnight.today, fortnight.today);
+    const today = await crewDaysBetween(viewer, fortnight.today, fortnight.today);
     const gone = today.filter((r) => r.begunAt);
     const underWay = new Set(gone.flatMap((r) => r.items.map((i) => i.itemId)));
     const read = readPlan(x, p, underWay);
@@ -166,7 +166,7 @@ export const saveSchedule = command({
     const placed = placedItems(fortnight, x, slotOf, places, new Set(p.locked));
     const stands = new Set(placed.map((i) => i.itemId));
     const left = p.left.filter((id) => !stands.has(id) && !underWay.has(id));
-    await writeRounds(viewer, v7, placed, left);
+    await writeCrewDays(viewer, v7, placed, left);
     const kept = await moveWith(context, fortnight, placed, (id) => problem.crews.find((c) => c.id === id)!.name);
     // What is refused here is undone with all that was written before it.
     if (kept.length) return { ok: false, issues: kept };

@@ -3,24 +3,24 @@ import { notThen } from '@/commands/devices/then';
 import { todayOf } from '@/commands/today';
 import { instant, uuid } from '@/core/book/record';
 import { dayWords } from '@/core/season/follow-ups';
-import { roundEntries, roundHead, setBegun } from '@/store/day';
+import { crewDayEntries, crewDayHead, setBegun } from '@/store/day';
 import { z } from 'zod';
 
 /** A crew sets out: from now on nobody plans its day anew behind its back. Null takes it back, where it was a slip. */
 export const startDay = command({
   name: 'start-day',
   right: 'apply',
-  schema: z.object({ roundId: uuid, at: instant.nullable() }),
-  run: async ({ viewer, now }, { roundId, at }): Promise<Result> => {
-    const round = await roundHead(viewer, roundId);
+  schema: z.object({ crewDayId: uuid, at: instant.nullable() }),
+  run: async ({ viewer, now }, { crewDayId, at }): Promise<Result> => {
+    const round = await crewDayHead(viewer, crewDayId);
     if (!round) return refuse('', 'There is no such round in this company.');
     if (round.closedAt) return refuse('', 'This day is closed.');
-    if (at === null) return (await setBegun(viewer, roundId, null)) ? done : refuse('', 'This day is closed.');
+    if (at === null) return (await setBegun(viewer, crewDayId, null)) ? done : refuse('', 'This day is closed.');
     const never = notThen(at, now);
     if (never) return refuse('at', never);
     // Its day is the company's; a crew that is home after midnight has begun before it.
     if (round.day > todayOf(viewer, new Date(at))) return refuse('', `This round is for ${dayWords(round.day)}.`);
-    if (!(await roundEntries(viewer, roundId)).length) return refuse('', 'Nothing stands on this round.');
-    return (await setBegun(viewer, roundId, new Date(at))) ? done : refuse('', 'This day is closed.');
+    if (!(await crewDayEntries(viewer, crewDayId)).length) return refuse('', 'Nothing stands on this round.');
+    return (await setBegun(viewer, crewDayId, new Date(at))) ? done : refuse('', 'This day is closed.');
   },
 });

@@ -9,7 +9,7 @@ import { dayIn, nightAfter } from '@/core/season/zone';
 import { figure, showAmount, showVolume } from '@/core/units/units';
 import { addBatch } from '@/store/batches';
 import { pgCode } from '@/store/db';
-import { roundHead } from '@/store/day';
+import { crewDayHead } from '@/store/day';
 import { getPlans } from '@/store/plans';
 import { lotsOf, type Lot } from '@/store/shelf';
 import { v7 } from 'uuid';
@@ -50,7 +50,7 @@ export const makeBatch = command({
   right: 'apply',
   schema: z.object({
     id: uuid,
-    roundId: uuid.nullable(),
+    crewDayId: uuid.nullable(),
     planIds: z.array(uuid).min(1, 'Choose one tree at least.').max(300, 'At most 300 trees.'),
     vessel: z.string().trim().min(1, 'Say what it is mixed in.').max(80, 'At most 80 signs.'),
     /** mL of the mix, and product in it. */
@@ -70,9 +70,9 @@ export const makeBatch = command({
     const ids = [...new Set(b.planIds)];
     const never = notThen(b.madeAt, now);
     if (never) return refuse('madeAt', never);
-    const [plans, round] = await Promise.all([getPlans(viewer, ids), b.roundId ? roundHead(viewer, b.roundId) : null]);
-    if (b.roundId && !round) return refuse('roundId', 'There is no such round in this company.');
-    if (round?.closedAt) return refuse('roundId', 'This day is closed.');
+    const [plans, round] = await Promise.all([getPlans(viewer, ids), b.crewDayId ? crewDayHead(viewer, b.crewDayId) : null]);
+    if (b.crewDayId && !round) return refuse('crewDayId', 'There is no such round in this company.');
+    if (round?.closedAt) return refuse('crewDayId', 'This day is closed.');
     const [first] = plans;
     if (!first || plans.length < ids.length) return refuse('planIds', 'A plan among them is not in this company.');
     if (plans.some((p) => p.labelId !== first.labelId)) return refuse('planIds', 'One mix is of one product.');
@@ -100,7 +100,7 @@ export const makeBatch = command({
     try {
       await addBatch(viewer, {
         id: b.id,
-        roundId: b.roundId,
+        crewDayId: b.crewDayId,
         labelId: first.labelId,
         label: first.label,
         kind: recipe.kind,

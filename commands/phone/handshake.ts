@@ -6,7 +6,7 @@ import { HOLDS_DAYS } from '@/core/phone/limits';
 import type { handshakeSchema } from '@/core/phone/send';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
-import { keepPhone, syncConflictCount, phoneNamed, roundsOfPerson } from '@/store/phones';
+import { keepPhone, syncConflictCount, phoneNamed, crewDaysOfPerson } from '@/store/phones';
 import type { z } from 'zod';
 
 /** What a phone is given when it meets the server. */
@@ -34,7 +34,7 @@ export const handshake = (viewer: Viewer, now: Date, m: z.output<typeof handshak
     await keepPhone(viewer, { id: m.phoneId, name: m.name, key, clockOffS: aheadS, waiting: m.waiting });
     const today = todayOf(viewer, now);
     const [rounds, waits] = await Promise.all([
-      roundsOfPerson(viewer, after(today, -1, 'days'), after(today, HOLDS_DAYS - 1, 'days')),
+      crewDaysOfPerson(viewer, after(today, -1, 'days'), after(today, HOLDS_DAYS - 1, 'days')),
       syncConflictCount(viewer),
     ]);
     return { personId: viewer.personId, key: key.toString('base64'), aheadS, rounds, syncConflicts: waits };

@@ -8,12 +8,12 @@ import { receiveLot } from '@/commands/stock/receive-lot';
 import { doneBy, ownCompany } from '@/commands/testing';
 import { AIR, drenchRow, elmAvenue, elmInfusion } from '@/commands/trees/testing';
 import { planWork } from '@/commands/trees/plan-work';
-import { toHang } from '@/core/hanging/hang-on';
+import { toInstall } from '@/core/hanging/hang-on';
 import type { Send } from '@/core/phone/send';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { getPlan, openPlans } from '@/store/plans';
-import { roundsBetween } from '@/store/rounds';
+import { crewDaysBetween } from '@/store/rounds';
 import { handshake } from './handshake';
 import { receive } from './receive';
 
@@ -58,7 +58,7 @@ const elmLot = v7();
 beforeAll(async () => {
   const { owner, o } = made;
   avenue = await elmAvenue(made);
-  await owner`update place set area_m2 = 60000 where id = ${o.placeId}`;
+  await owner`update site set area_m2 = 60000 where id = ${o.siteId}`;
   await row.restock(2000);
   const lot = { labelKey: elmInfusion.key, lotNumber: 'E-1', expiresOn: '2031-01-01', amount: '100', unit: 'L' };
   expect(await doneBy(receiveLot, avenue.viewer, { moveId: v7(), lotId: elmLot, ...lot })).toMatchObject({ ok: true });
@@ -90,9 +90,9 @@ async function dayOf(viewer: Viewer, name: string, { begun, day }: Late) {
   expect(await perform(planWork, before, work)).toMatchObject({ ok: true });
   const infusion = avenue.asked(await avenue.soundElm(tag('H')), { leaf: 'full' });
   expect(await avenue.planIt(infusion, before.now, viewer)).toMatchObject({ ok: true });
-  const onRound = { day, crewId, itemIds: [mixed, alsoMixed, alone, left, workId], anyway: true };
-  expect(await perform(addToDay, before, onRound)).toMatchObject({ ok: true });
-  const roundId = (await roundsBetween(viewer, day, day)).find((r) => r.crewId === crewId)!.id;
+  const onCrewDay = { day, crewId, itemIds: [mixed, alsoMixed, alone, left, workId], anyway: true };
+  expect(await perform(addToDay, before, onCrewDay)).toMatchObject({ ok: true });
+  const crewDayId = (await crewDaysBetween(viewer, day, day)).find((r) => r.crewId === crewId)!.id;
 
   const sends: Send[] = [];
   const write = (verb: string, minutes: number, input: object) => {
@@ -107,11 +107,11 @@ async function dayOf(viewer: Viewer, name: string, { begun, day }: Late) {
     endedAt: at(minutes + 20).toISOString(),
     weather: { ...AIR, at: at(minutes).toISOString() },
   });
-  write('start-day', 0, { roundId, at: at(0).toISOString() });
-  write('order-stops', 1, { roundId, placeIds: [o.placeId] });
-  write('check-load-item', 2, { roundId, ticks: [{ line: 'Goggles', amount: '2', on: true }] });
-  const mix = await row.mixFor([mixed, alsoMixed], { roundId, madeAt: at(5).toISOString() }, 1.25);
-  const slip = await row.mixFor([alone], { roundId, madeAt: at(6).toISOString() });
+  write('start-day', 0, { crewDayId, at: at(0).toISOString() });
+  write('order-stops', 1, { crewDayId, siteIds: [o.siteId] });
+  write('check-load-item', 2, { crewDayId, ticks: [{ line: 'Goggles', amount: '2', on: true }] });
+  const mix = await row.mixFor([mixed, alsoMixed], { crewDayId, madeAt: at(5).toISOString() }, 1.25);
+  const slip = await row.mixFor([alone], { crewDayId, madeAt: at(6).toISOString() });
   write('make-batch', 5, mix);
   write('make-batch', 6, slip);
   const unmade = write('void-batch', 7, { id: v7(), batchId: slip.id });
@@ -134,16 +134,16 @@ async function dayOf(viewer: Viewer, name: string, { begun, day }: Late) {
   write('reopen-not-done', 96, { id: slipLeft });
   const reallyLeft = write('mark-not-done', 97, { id: v7(), itemIds: [left], why: 'no way in', words: '' });
   write('finish-work', 100, { id: workId, done: true, note: '' });
-  const hangId = v7();
-  const hung = (await getPlan(viewer, infusion.id))!;
-  if (!hung.result.dose.ok) throw new Error('no dose');
-  const hangs = toHang({ ...hung, dose: hung.result.dose }, [], AIR);
+  const installId = v7();
+  const installed = (await getPlan(viewer, infusion.id))!;
+  if (!installed.result.dose.ok) throw new Error('no dose');
+  const hangs = toInstall({ ...installed, dose: installed.result.dose }, [], AIR);
   const count = hangs.ok ? hangs.value.count : NaN;
-  const deviceIds = Array.from({ length: count }, (_, i) => v5(String(i + 1), hangId));
+  const deviceIds = Array.from({ length: count }, (_, i) => v5(String(i + 1), installId));
   const said = { ...air(110), soil: 'moist', leaf: 'full', said: { collar: 'sound' } };
   const why = { deviation: 'What is asked on the day was answered by word of mouth.' };
   write('install-devices', 110, {
-    id: hangId,
+    id: installId,
     planId: infusion.id,
     at: at(110).toISOString(),
     guarded: 'signed',
@@ -164,7 +164,7 @@ async function dayOf(viewer: Viewer, name: string, { begun, day }: Late) {
     ...{ id: v7(), treeId: fresh, hostKey: [], crownLoss: '3', vigour: 'good', findings: [], tests: [] },
     ...{ detail: {}, note: 'Looks sound.', change: '', changePrice: '', alike: [] },
   });
-  const verdict = write('save-diagnosis', 190, {
+  const savedDiagnosis = write('save-diagnosis', 190, {
     ...{ id: v7(), treeId: fresh, conditionId: 'dutch-elm-disease', certainty: 'possible' },
     ...{ decision: 'protect a sound tree', reason: 'Finds across the road.', overturns: [] },
   });
@@ -172,11 +172,11 @@ async function dayOf(viewer: Viewer, name: string, { begun, day }: Late) {
   const home = { homeAt: at(240).toISOString(), restMinutes: 30, toolsClean: true, bits: 2, stockCounted: true };
   write('finish-day', 240, {
     id: v7(),
-    roundId,
+    crewDayId,
     home: { ...home, rinse: 'on labelled trees', note: '' },
     tell: [],
   });
-  const ids = { roundId, mix: mix.id, unmade, ended, reallyLeft, seen, reading, look, verdict, plan, workId, hangId };
+  const ids = { crewDayId, mix: mix.id, unmade, ended, reallyLeft, seen, reading, look, savedDiagnosis, plan, workId, installId };
   return { sends, at, records: [...sent.rows.map((r) => r.recordId), record.id], deviceIds, slipLeft, ...ids };
 }
 
@@ -206,17 +206,17 @@ it.each(CASES)('late by %s: all of it lands, at the moment and on the day of its
   const moment = async (table: string, column: string, id: string) =>
     (await owner.unsafe<{ at: Date }[]>(`select ${column} as at from ${table} where id = $1`, [id]))[0]?.at;
   const kept: [string, string, string, number][] = [
-    ['round', 'begun_at', d.roundId, 0],
-    ['round', 'closed_at', d.roundId, 240],
+    ['crew_day', 'begun_at', d.crewDayId, 0],
+    ['crew_day', 'closed_at', d.crewDayId, 240],
     ['batch', 'made_at', d.mix, 5],
-    ['batch_taken', 'at', d.unmade, 7],
-    ['batch_taken', 'at', d.ended, 90],
-    ['hanging', 'hung_at', d.deviceIds[0]!, 110],
-    ['hanging', 'pulled_at', d.deviceIds[0]!, 170],
-    ['reading', 'at', d.reading, 180],
-    ['look', 'at', d.look, 185],
-    ['verdict', 'at', d.verdict, 190],
-    ['plan', 'at', d.plan, 195],
+    ['batch_draw', 'at', d.unmade, 7],
+    ['batch_draw', 'at', d.ended, 90],
+    ['device_installation', 'installed_at', d.deviceIds[0]!, 110],
+    ['device_installation', 'removed_at', d.deviceIds[0]!, 170],
+    ['measurement', 'at', d.reading, 180],
+    ['inspection', 'at', d.look, 185],
+    ['diagnosis', 'at', d.savedDiagnosis, 190],
+    ['treatment_plan', 'at', d.plan, 195],
     ...d.records.map((id, i): [string, string, string, number] => ['record', 'started_at', id, i === 2 ? 60 : 10]),
   ];
   const told = await Promise.all(kept.map(([table, column, id]) => moment(table, column, id)));
@@ -233,15 +233,15 @@ it.each(CASES)('late by %s: all of it lands, at the moment and on the day of its
   const days = await owner<{ day: string }[]>`
     select done_on::text as day from record where id = any(${d.records})
     union all select done_on::text from work_plan where id = ${d.workId}
-    union all select on_day::text from left_undone where item_id in (select item_id from left_undone where id = ${d.slipLeft}) and not withdrawn`;
+    union all select on_day::text from not_done where item_id in (select item_id from not_done where id = ${d.slipLeft}) and not withdrawn`;
   expect(days.map((x) => x.day)).toEqual(days.map(() => late.day));
   expect(days).toHaveLength(5);
-  const ticks = await owner<{ at: Date }[]>`select at from round_tick where round_id = ${d.roundId}`;
+  const ticks = await owner<{ at: Date }[]>`select at from load_check where crew_day_id = ${d.crewDayId}`;
   expect(ticks.map((t) => minutes(t.at))).toEqual([2]);
-  const sightings = await owner<
+  const stageNotes = await owner<
     { at: Date }[]
-  >`select at from hanging_seen where hanging_id = ${d.deviceIds[0]!} order by at`;
-  expect(sightings.map((t) => minutes(t.at))).toContain(130);
+  >`select at from device_reading where installation_id = ${d.deviceIds[0]!} order by at`;
+  expect(stageNotes.map((t) => minutes(t.at))).toContain(130);
 });
 
 it('a plan that comes late takes the place of none that was made after it, and says so', async () => {

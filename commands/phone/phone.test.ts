@@ -55,7 +55,7 @@ const onHand = async () => (await lotsOf(row.viewer, trainingLabels[0]!.key))[0]
 const readings = async () =>
   (
     await made.owner<{ id: string; at: Date }[]>`
-      select id, at from reading where tree_id = ${made.o.treeId} order by at, id`
+      select id, at from measurement where tree_id = ${made.o.treeId} order by at, id`
   ).map((r) => r);
 
 it('what a phone wrote lands in its order, of the hour in which it was done, and once however often it is sent', async () => {
@@ -84,9 +84,9 @@ it('a verb that makes nothing is done once as well, by the id under which it was
   const send = { ...drop, id: v7() };
   expect((await sent(row.viewer, phoneId, [send]))!.synced).toEqual([{ id: send.id, ok: true }]);
   // Somebody brings it back; the phone, which never heard the answer, sends the same again: it is not dropped twice.
-  await made.owner`update plan set state = 'open' where id = ${planId}`;
+  await made.owner`update treatment_plan set state = 'open' where id = ${planId}`;
   expect((await sent(row.viewer, phoneId, [send]))!.synced).toEqual([{ id: send.id, ok: true }]);
-  const [plan] = await made.owner<{ state: string }[]>`select state from plan where id = ${planId}`;
+  const [plan] = await made.owner<{ state: string }[]>`select state from treatment_plan where id = ${planId}`;
   expect(plan!.state).toBe('open');
 });
 
@@ -114,7 +114,7 @@ it('what is refused is kept for a look and holds nothing up; sent again it is th
 it('whoever looks at what was refused is told of which trees it speaks, by whatever of them it names', async () => {
   const phoneId = (await met(row.viewer))!;
   const planId = await row.planned('N7', 20);
-  await made.owner`update plan set state = 'dropped' where id = ${planId}`;
+  await made.owner`update treatment_plan set state = 'dropped' where id = ${planId}`;
   const left = write('mark-not-done', { id: v7(), itemIds: [planId], why: 'rain' });
   const seen = write('read-devices', { id: v7(), deviceIds: [v7()], at: NOW.toISOString(), state: 'empty' });
   expect((await sent(row.viewer, phoneId, [left, seen]))!.synced.map((l) => l.ok)).toEqual([false, false]);

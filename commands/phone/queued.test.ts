@@ -3,7 +3,7 @@ import { v7 } from 'uuid';
 import { commandNamed } from '@/commands';
 import { boardOf } from '@/facts/board';
 import type { BatchRow } from '@/facts/queued';
-import { hungWith, stockWith, type Shown } from '@/facts/queued';
+import { installedWith, stockWith, type Shown } from '@/facts/queued';
 import { dayWith } from '@/facts/queued-day';
 import { withQueued, type OfflineTree } from '@/facts/queued-tree';
 import { ownCompany } from '@/commands/testing';
@@ -37,9 +37,9 @@ beforeAll(async () => {
   await handshake(viewer, MORNING, { phoneId, name: 'P', clockNow: MORNING.toISOString(), waiting: 0 });
 });
 
-const wrote = (verb: OfflineCommand, input: { id?: string }, at = later(1), shown: unknown = null): Shown => ({
+const wrote = (verb: OfflineCommand | 'plan-work', input: { id?: string }, at = later(1), shown: unknown = null): Shown => ({
   id: input.id ?? v7(),
-  verb,
+  verb: verb as OfflineCommand,
   input,
   at: at.toISOString(),
   shown,
@@ -101,7 +101,7 @@ const standing = ({ tree, sheets }: OfflineTree) => ({
     findings,
     note,
   })),
-  verdicts: tree.verdicts.map(({ id, at, conditionId, decision, reason, overturns }) => ({
+  savedDiagnoses: tree.savedDiagnoses.map(({ id, at, conditionId, decision, reason, overturns }) => ({
     id,
     at,
     conditionId,
@@ -137,15 +137,15 @@ const standing = ({ tree, sheets }: OfflineTree) => ({
       sites: sites.map((s) => s.bearing),
     }),
   ),
-  hung: sheets.map((s) => ({
+  installed: sheets.map((s) => ({
     plan: s.plan.id,
-    hung: s.hung.map(
-      ({ id, site, putMl, hungAt, pulledAt, leftMl, lostMl, guarded, labelName, tag, seen, expectedMinutes }) => ({
+    installed: s.installed.map(
+      ({ id, site, putMl, installedAt, removedAt, leftMl, lostMl, guarded, labelName, tag, seen, expectedMinutes }) => ({
         id,
         site,
         putMl,
-        hungAt,
-        pulledAt,
+        installedAt,
+        removedAt,
         leftMl,
         lostMl,
         guarded,
@@ -206,11 +206,11 @@ it('hung, seen, pulled half full and written without signal: what went in is wha
     { id: v7(), planId: input.id, at: later(10).toISOString(), guarded: 'fenced' } as never,
     later(10),
   );
-  const hung = withQueued(before, [hang], viewer).sheets[0]!.hung;
-  expect(hung.length).toBeGreaterThan(0);
+  const installed = withQueued(before, [hang], viewer).sheets[0]!.installed;
+  expect(installed.length).toBeGreaterThan(0);
   const see = wrote(
     'read-devices',
-    { id: v7(), deviceIds: hung.map((h) => h.id), at: later(20).toISOString(), state: 'slow' } as never,
+    { id: v7(), deviceIds: installed.map((h) => h.id), at: later(20).toISOString(), state: 'slow' } as never,
     later(20),
   );
   const pull = wrote(
@@ -218,17 +218,17 @@ it('hung, seen, pulled half full and written without signal: what went in is wha
     {
       id: v7(),
       at: later(90).toISOString(),
-      devices: hung.map((h, i) => ({ id: h.id, leftMl: i ? 0 : h.putMl / 2, lostMl: 0 })),
+      devices: installed.map((h, i) => ({ id: h.id, leftMl: i ? 0 : h.putMl / 2, lostMl: 0 })),
     } as never,
     later(90),
   );
   const shown = await agree(treeId, [hang, see, pull]);
-  expect(shown.hung[0]!.hung.every((h) => h.pulledAt !== null)).toBe(true);
+  expect(shown.installed[0]!.installed.every((h) => h.removedAt !== null)).toBe(true);
   const { sheets } = await held(treeId);
   const dose = sheets[0]!.plan.result.dose;
-  const pulled = sheets[0]!.hung.map((h) => ({ putMl: h.putMl, leftMl: h.leftMl!, lostMl: h.lostMl }));
-  const fill = hung.reduce((sum, h) => sum + h.putMl, 0);
-  expect(dose.ok && enteredOf(dose.product, fill, pulled)).toBeGreaterThan(0);
+  const removed = sheets[0]!.installed.map((h) => ({ putMl: h.putMl, leftMl: h.leftMl!, lostMl: h.lostMl }));
+  const fill = installed.reduce((sum, h) => sum + h.putMl, 0);
+  expect(dose.ok && enteredOf(dose.product, fill, removed)).toBeGreaterThan(0);
 });
 
 it('a work without a product is done without signal, and another dropped', async () => {
@@ -257,10 +257,10 @@ it('the board goes on by the clock of the phone, with what was hung and pulled o
   const facts = await boardView(viewer, MORNING);
   const at = later(10).toISOString();
   const hang = wrote('install-devices', { id: v7(), planId: input.id, at, guarded: 'fenced' } as never, later(10));
-  const rows = withQueued(await held(treeId), [hang], viewer).sheets[0]!.hung;
+  const rows = withQueued(await held(treeId), [hang], viewer).sheets[0]!.installed;
   const seen = (waiting: Shown[], now: Date) => {
-    const all = hungWith([...facts.hanging, ...rows], waiting);
-    return boardOf({ ...facts, hanging: all.filter((h) => !h.pulledAt) }, now).groups.find(
+    const all = installedWith([...facts.hanging, ...rows], waiting);
+    return boardOf({ ...facts, hanging: all.filter((h) => !h.removedAt) }, now).groups.find(
       (g) => g.planId === input.id,
     );
   };
@@ -290,7 +290,7 @@ describe('a drench from the can', () => {
       clockNow: '2026-06-02T06:00:00Z',
       sends: waiting.map(({ id, verb, input, at }) => ({ id, verb, input, at, clockAt: at, what: verb })),
     });
-  const onRound = async (planIds: string[]) => {
+  const onCrewDay = async (planIds: string[]) => {
     const crewId = v7();
     const by = { viewer: row.viewer, now: JUNE, station: fair };
     // A person goes out with one crew: the last one that took them.
@@ -307,15 +307,15 @@ describe('a drench from the can', () => {
     expect(await perform(saveCrew, by, crew)).toMatchObject({ ok: true });
     const put = await perform(addToDay, by, { crewId, day: '2026-06-01', itemIds: planIds, anyway: true });
     if (!put.ok) throw new Error(JSON.stringify(put));
-    const { roundId } = put.value;
-    return roundId;
+    const { crewDayId } = put.value;
+    return crewDayId;
   };
 
   it('a record and what is left of its lot, its tree and its day: the phone shows what the server will', async () => {
     const planId = await row.planned('D1', 25);
     const other = await row.planned('D2', 25);
-    const roundId = await onRound([planId, other]);
-    const [plan] = await own.owner<{ tree_id: string }[]>`select tree_id from plan where id = ${planId}`;
+    const crewDayId = await onCrewDay([planId, other]);
+    const [plan] = await own.owner<{ tree_id: string }[]>`select tree_id from treatment_plan where id = ${planId}`;
     const tree = (await offlineTreeView(row.viewer, plan!.tree_id, JUNE, fair))!;
     const dose = tree.sheets[0]!.plan.result.dose;
     const amount = dose.ok ? dose.product : 0;
@@ -325,12 +325,12 @@ describe('a drench from the can', () => {
       product: amount,
       done: [{ planId, amount, targetName: 'Leaf beetle', reEntryUntil: '2026-06-01T10:00:00.000Z', eatFrom: null }],
     };
-    const begin = wrote('start-day', { roundId, at: '2026-06-01T07:30:00Z' } as never, JUNE);
+    const begin = wrote('start-day', { crewDayId, at: '2026-06-01T07:30:00Z' } as never, JUNE);
     const done = wrote('record-treatment', input, JUNE, shown);
     const left = wrote('mark-not-done', { id: v7(), itemIds: [other], why: 'rain', words: '' } as never, JUNE);
     const waiting = [begin, done, left];
     const treeNow = withQueued(tree, waiting, row.viewer);
-    const day = (await offlineDayView(row.viewer, roundId, JUNE, fair))!;
+    const day = (await offlineDayView(row.viewer, crewDayId, JUNE, fair))!;
     const dayNow = dayWith(day, waiting, row.viewer, JUNE);
     expect((await send(waiting))!.synced.filter((l) => !l.ok)).toEqual([]);
 
@@ -342,12 +342,12 @@ describe('a drench from the can', () => {
     // Stock is kept to a millionth.
     expect(lotNow!.onHand).toBeCloseTo(lotThen.onHand, 5);
 
-    const { day: dayThen } = (await offlineDayView(row.viewer, roundId, JUNE, fair))!;
+    const { day: dayThen } = (await offlineDayView(row.viewer, crewDayId, JUNE, fair))!;
     const ofDay = (d: typeof dayThen) => ({
       begun: d.round.begunAt?.toISOString(),
       stands: d.stops.flatMap((s) => s.items.map((i) => [i.id, i.stands])),
-      next: d.nextPlaceId,
-      lefts: d.lefts.map((l) => [l.itemId, l.tag, l.why, l.placeName, l.day]),
+      next: d.nextSiteId,
+      lefts: d.lefts.map((l) => [l.itemId, l.tag, l.why, l.siteName, l.day]),
       done: d.done.map((r) => [r.planId, r.tag, r.amount, r.unit, r.method, r.startedAt.toISOString(), r.eatFrom]),
       ends: d.ends,
     });
@@ -357,11 +357,11 @@ describe('a drench from the can', () => {
 
   it('a mix that was made on the phone serves its trees, gives what is drawn from it, and keeps the day open until its rest has an end', async () => {
     const planId = await row.planned('D3', 30);
-    const roundId = await onRound([planId]);
-    const day = (await offlineDayView(row.viewer, roundId, JUNE, fair))!;
+    const crewDayId = await onCrewDay([planId]);
+    const day = (await offlineDayView(row.viewer, crewDayId, JUNE, fair))!;
     const mix: BatchRow = {
       id: v7(),
-      roundId,
+      crewDayId,
       labelId: own.o.labelId,
       labelKey: row.label.key,
       labelName: row.label.name,
@@ -381,7 +381,7 @@ describe('a drench from the can', () => {
     };
     // As it comes back from the phone's own store: instants as text.
     const shown = JSON.parse(JSON.stringify(mix)) as unknown;
-    const make = wrote('make-batch', { id: mix.id, roundId } as never, JUNE, shown);
+    const make = wrote('make-batch', { id: mix.id, crewDayId } as never, JUNE, shown);
     const draw = wrote(
       'record-treatment',
       {

@@ -9,12 +9,12 @@ import { addToDay } from '@/commands/jobs/add-to-day';
 import { saveCrew } from '@/commands/jobs/save-crew';
 import { planWork } from '@/commands/trees/plan-work';
 import { dayView } from '@/views/day';
-import { roundsBetween } from '@/store/rounds';
+import { crewDaysBetween } from '@/store/rounds';
 import { recordTreatment } from '@/commands/trees/record-treatment';
 import { finishWork } from '@/commands/trees/finish-work';
 import { drenchRow } from '@/commands/trees/testing';
 import { situationFor } from '@/facts/situation';
-import { findsNear, treeOf } from '@/facts/tree';
+import { detectionsNear, treeOf } from '@/facts/tree';
 import type { Send } from '@/core/phone/send';
 import { NO_YEAR } from '@/core/season/year';
 import { fair } from '@/stand-ins/weather/fair';
@@ -67,7 +67,7 @@ it('one tree of a row that does not go takes no other with it: what was done lan
   const ids = [await row.planned('U1', 20), await row.planned('U2', 30), await row.planned('U3', 25)];
   const input = await rowOf(ids);
   // The office dropped one of them while the crew was out of reach.
-  await made.owner`update plan set state = 'dropped' where id = ${ids[1]!}`;
+  await made.owner`update treatment_plan set state = 'dropped' where id = ${ids[1]!}`;
   const [synced] = (await sent([sends('record-treatments', input)]))!.synced;
   expect(synced).toMatchObject({ ok: false });
   const kept = await records(ids);
@@ -116,7 +116,7 @@ async function situationAt(treeId: string) {
     row.viewer,
     tree,
     await heldBy(row.viewer),
-    await findsNear(row.viewer, tree),
+    await detectionsNear(row.viewer, tree),
     NOW,
     null,
     NO_YEAR,
@@ -176,9 +176,9 @@ it.each([
 it('what was hung and refused hangs all the same: nobody is sent to hang it again', async () => {
   await row.restock(500);
   const planId = await row.planned('U8', 20);
-  const hung = { id: v7(), planId, at: NOW.toISOString(), guarded: 'signed' };
+  const installed = { id: v7(), planId, at: NOW.toISOString(), guarded: 'signed' };
   // A drench has nothing that hangs: the server takes it for a mistake, and somebody has to look.
-  expect((await sent([sends('install-devices', hung)]))!.synced[0]).toMatchObject({ ok: false });
+  expect((await sent([sends('install-devices', installed)]))!.synced[0]).toMatchObject({ ok: false });
   const today = await todayView(row.viewer, NOW, fair);
   expect(today.unsettled.map((p) => p.id)).toContain(planId);
   expect(today.plans.map((p) => p.id)).not.toContain(planId);
@@ -211,10 +211,10 @@ it('on a day of a crew it stands as done and not recorded: not left, not gone to
   const crew = { id: crewId, name: 'Crew', personIds: [made.o.personId], hours: 'Mon–Fri 08:00–16:00' };
   const rest = { yard: '50.33, −4.12', least: 1, active: true, basedOn: null };
   expect(await perform(saveCrew, at(), { ...crew, ...rest })).toMatchObject({ ok: true });
-  const onRound = { day, crewId, itemIds: [planId, workId], anyway: true };
-  expect(await perform(addToDay, at(), onRound)).toMatchObject({ ok: true });
-  const roundId = (await roundsBetween(row.viewer, day, day)).find((r) => r.crewId === crewId)!.id;
-  expect(await perform(startDay, at(), { roundId, at: NOW.toISOString() })).toMatchObject({ ok: true });
+  const onCrewDay = { day, crewId, itemIds: [planId, workId], anyway: true };
+  expect(await perform(addToDay, at(), onCrewDay)).toMatchObject({ ok: true });
+  const crewDayId = (await crewDaysBetween(row.viewer, day, day)).find((r) => r.crewId === crewId)!.id;
+  expect(await perform(startDay, at(), { crewDayId, at: NOW.toISOString() })).toMatchObject({ ok: true });
   const dose = (await getPlan(row.viewer, planId))!.result.dose;
   if (!dose.ok) throw new Error('no dose');
   // A bottle that nobody knows, and a note that is longer than the book takes.
@@ -222,9 +222,9 @@ it('on a day of a crew it stands as done and not recorded: not left, not gone to
     sends('record-treatment', row.booked(planId, dose.product, { lotId: v7() })),
     sends('finish-work', { id: workId, done: true, note: 'x'.repeat(2001) } as never),
   ]);
-  const seen = (await dayView(row.viewer, roundId, NOW, fair))!;
+  const seen = (await dayView(row.viewer, crewDayId, NOW, fair))!;
   expect(seen.stops.flatMap((s) => s.items.map((i) => i.stands))).toEqual(['unsettled', 'unsettled']);
-  expect(seen.nextPlaceId).toBeNull();
+  expect(seen.nextSiteId).toBeNull();
   for (const id of [planId, workId])
     expect(await perform(markNotDone, at(), { id: v7(), itemIds: [id], why: 'rain', words: '' })).toMatchObject({
       ok: false,
@@ -232,7 +232,7 @@ it('on a day of a crew it stands as done and not recorded: not left, not gone to
     });
   const home = { homeAt: NOW.toISOString(), restMinutes: 0, toolsClean: true, bits: 0, stockCounted: true, note: '' };
   expect(
-    await perform(finishDay, at(), { id: v7(), roundId, home: { ...home, rinse: null }, tell: [] }),
+    await perform(finishDay, at(), { id: v7(), crewDayId, home: { ...home, rinse: null }, tell: [] }),
   ).toMatchObject({
     ok: true,
   });

@@ -175,7 +175,7 @@ it(`two hundred phones, five days without signal for most of it, seed ${SEED}: n
   const of = (kind: Wrote['kind']) => wrote.filter((w) => w.kind === kind);
   const stands = new Set(synced.map((l) => l.id));
   const readings = await owner<{ id: string; at: Date }[]>`
-    select id, at from reading where company_id = ${o.companyId} and id = any(${ids})`;
+    select id, at from measurement where company_id = ${o.companyId} and id = any(${ids})`;
   expect(readings.map((r) => r.id).sort()).toEqual(
     of('reading')
       .flatMap((w) => (stands.has(w.send.id) ? w.send.id : []))

@@ -2,7 +2,7 @@ import { v7 } from 'uuid';
 import { doneBy, ownCompany, pathsOf } from '@/commands/testing';
 import { practiceCase } from '@/core/practice/round';
 import { shipped } from '@/knowledge';
-import { practiceRounds } from '@/store/knowledge';
+import { practiceSessions } from '@/store/knowledge';
 import { finishPractice } from './finish-practice';
 
 const made = ownCompany();
@@ -30,7 +30,7 @@ it('a round is drawn again from its seed and scored here: the truth earns more t
     expect(value.points).toBe(Math.max(0, Math.min(100, value.points)));
     expect(value.parts.reduce((sum, p) => sum + p.points, 0)).toBeCloseTo(value.points, 0);
   }
-  const kept = await practiceRounds(made.viewer);
+  const kept = await practiceSessions(made.viewer);
   expect(kept.map((r) => [r.seed, r.level, r.data.truth])).toEqual([
     [SEED, 2, drawn.truth[0]],
     [SEED, 2, drawn.truth[0]],
@@ -43,7 +43,7 @@ it.each([
   ['no decision', { decision: 'sing' }, 'decision'],
   ['a case of one’s own that is not there', { own: v7() }, ''],
 ])('%s is refused, and no round is written', async (_, more, path) => {
-  const before = await practiceRounds(made.viewer);
+  const before = await practiceSessions(made.viewer);
   expect(pathsOf(await end(more))).toEqual([path]);
-  expect(await practiceRounds(made.viewer)).toEqual(before);
+  expect(await practiceSessions(made.viewer)).toEqual(before);
 });

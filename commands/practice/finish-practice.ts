@@ -4,9 +4,9 @@ import { ownCase } from '@/facts/own-cases';
 import { uuid } from '@/core/book/record';
 import { baseOf } from '@/core/decide/base';
 import { DECISIONS } from '@/core/diagnose/words';
-import { practiceCase, scoreRound, type Score } from '@/core/practice/round';
+import { practiceCase, scorePractice, type Score } from '@/core/practice/round';
 import { findHost } from '@/knowledge';
-import { addPracticeRound } from '@/store/knowledge';
+import { insertPracticeSession } from '@/store/knowledge';
 import { z } from 'zod';
 
 /** Ends a round: the case is drawn again from its seed here, and scored from what was asked. */
@@ -28,8 +28,8 @@ export const finishPractice = command({
     if (!drawn) return refuse('', 'This case is no longer there.');
     if (!drawn.model.conditions.some((c) => c.id === r.condition))
       return refuse('condition', 'That does not happen to this host.');
-    const score = scoreRound(drawn, [...new Set(r.asked)], r, findHost(drawn.hostId)!, baseOf(knowledge));
-    await addPracticeRound(viewer, {
+    const score = scorePractice(drawn, [...new Set(r.asked)], r, findHost(drawn.hostId)!, baseOf(knowledge));
+    await insertPracticeSession(viewer, {
       id: r.id,
       seed: r.seed,
       level: r.level,

@@ -5,7 +5,7 @@ import { cancelPlan } from '@/commands/trees/cancel-plan';
 import { saveInspection } from '@/commands/trees/save-inspection';
 import { trainingLabels } from '@/knowledge';
 import { loadViewer } from '@/store/auth';
-import { laidVisits, type VisitRow } from '@/store/laid';
+import { assignedVisits, type VisitRow } from '@/store/laid';
 import { openPlans } from '@/store/plans';
 import { makeCompany } from '@/store/testing';
 import { answerInspection } from './answer-inspection';
@@ -16,17 +16,17 @@ import { carryOut, maritime, plantOrchard, type Orchard } from './testing';
 const made = ownCompany();
 const bacillus = trainingLabels.find((l) => l.key === 'training-18-bacillus')!;
 let orchard: Orchard;
-let laidId: string;
+let assignmentId: string;
 beforeAll(async () => {
   orchard = await plantOrchard(made, [bacillus.key], { early: 3, late: 0 }, 'pedunculate-oak');
-  laidId = v7();
+  assignmentId = v7();
   const answer = await perform(
     assignProgramme,
     { viewer: orchard.viewer, now: new Date('2026-11-26T10:00:00Z'), station: maritime },
     {
-      id: laidId,
+      id: assignmentId,
       programme: 'caterpillars',
-      placeId: orchard.placeId,
+      siteId: orchard.siteId,
       treeIds: orchard.early,
       from: '2026-11-26',
       until: '2027-11-25',
@@ -37,7 +37,7 @@ beforeAll(async () => {
 });
 
 const rows = async (tree: string) => {
-  const all = await laidVisits(orchard.viewer, laidId, [tree]);
+  const all = await assignedVisits(orchard.viewer, assignmentId, [tree]);
   return (step: string): VisitRow => all.find((v) => v.step === step)!;
 };
 const say = (visitIds: string[], found: boolean | null, day: string, viewer = orchard.viewer) =>
@@ -103,7 +103,7 @@ describe('caterpillars, again in a week or two only if they return', () => {
   it('a look at the tree settles it: the worst of its signs seen is a yes, looked for and absent a no', async () => {
     const tree = orchard.early[2]!;
     const hatch = (await rows(tree))('hatch');
-    const lookAt = (sign: string, state: 'seen' | 'absent', grade?: number) =>
+    const inspectionAt = (sign: string, state: 'seen' | 'absent', grade?: number) =>
       perform(
         saveInspection,
         { viewer: orchard.viewer, now: new Date(`${hatch.day}T10:00:00Z`), station: maritime },
@@ -123,10 +123,10 @@ describe('caterpillars, again in a week or two only if they return', () => {
         },
       );
     // What says nothing of caterpillars, or too little, leaves the question open.
-    expect(await lookAt('sticky-below', 'absent')).toMatchObject({ ok: true });
-    expect(await lookAt('holes-chewed', 'seen', 1)).toMatchObject({ ok: true });
+    expect(await inspectionAt('sticky-below', 'absent')).toMatchObject({ ok: true });
+    expect(await inspectionAt('holes-chewed', 'seen', 1)).toMatchObject({ ok: true });
     expect((await rows(tree))('hatch')).toMatchObject({ found: null, state: 'planned' });
-    expect(await lookAt('caterpillars-live', 'seen', 3)).toMatchObject({ ok: true });
+    expect(await inspectionAt('caterpillars-live', 'seen', 3)).toMatchObject({ ok: true });
     const at = await rows(tree);
     expect(at('hatch')).toMatchObject({ found: true, state: 'done' });
     expect(at('spray').state).toBe('planned');

@@ -1,6 +1,6 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { answerLooks, visitsNamed } from '@/store/laid';
+import { answerInspections, visitsNamed } from '@/store/laid';
 import { settleAnew } from './settle';
 import { z } from 'zod';
 
@@ -18,10 +18,10 @@ export const answerInspection = command({
     if (visits.length < new Set(p.visitIds).size) return refuse('visitIds', 'A look among them is not in this company.');
     if (visits.some((v) => v.kind !== 'look'))
       return refuse('visitIds', 'Only a look is answered; work has its record.');
-    await answerLooks(viewer, p.visitIds, p.found);
-    for (const laidId of new Set(visits.map((v) => v.laidId)))
-      await settleAnew({ viewer, now, station }, laidId, [
-        ...new Set(visits.filter((v) => v.laidId === laidId).map((v) => v.treeId)),
+    await answerInspections(viewer, p.visitIds, p.found);
+    for (const assignmentId of new Set(visits.map((v) => v.assignmentId)))
+      await settleAnew({ viewer, now, station }, assignmentId, [
+        ...new Set(visits.filter((v) => v.assignmentId === assignmentId).map((v) => v.treeId)),
       ]);
     return done;
   },

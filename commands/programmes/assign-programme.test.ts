@@ -5,14 +5,14 @@ import { after } from '@/core/season/follow-ups';
 import type { StationFor } from '@/core/weather/station';
 import { CLIMATES } from '@/stand-ins/weather/climates';
 import { simulatedStation } from '@/stand-ins/weather/station';
-import { EMPTY_PLAN } from '@/core/grounds/plan';
+import { EMPTY_SITE_MAP } from '@/core/grounds/plan';
 import { loadViewer } from '@/store/auth';
 import { dueBetween } from '@/store/follow-ups';
-import { laidVisits, type VisitRow } from '@/store/laid';
+import { assignedVisits, type VisitRow } from '@/store/laid';
 import { openPlans } from '@/store/plans';
 import { makeCompany } from '@/store/testing';
-import { layOver, markOf } from '@/facts/laying';
-import { getLaid } from '@/store/laid';
+import { assignOver, markOf } from '@/facts/laying';
+import { getAssignment } from '@/store/laid';
 import { answerInspection } from './answer-inspection';
 import { endAssignment } from './end-assignment';
 import { followSeason } from './follow-season';
@@ -34,7 +34,7 @@ beforeAll(async () => {
   );
 });
 
-const layIt = (input: object = {}, now = NOVEMBER, viewer = orchard.viewer) => {
+const assignIt = (input: object = {}, now = NOVEMBER, viewer = orchard.viewer) => {
   const id = v7();
   return perform(
     assignProgramme,
@@ -42,7 +42,7 @@ const layIt = (input: object = {}, now = NOVEMBER, viewer = orchard.viewer) => {
     {
       id,
       programme: 'orchard-apple',
-      placeId: orchard.placeId,
+      siteId: orchard.siteId,
       treeIds: [...orchard.early, ...orchard.late],
       ...SPAN,
       reason: 'Scab in every spring here.',
@@ -54,16 +54,16 @@ const of = (rows: readonly VisitRow[], step: string, treeId: string) =>
   rows.filter((v) => v.step === step && v.treeId === treeId).sort((a, b) => a.nth - b.nth);
 
 describe('an orchard’s season over 42 trees of two sorts', () => {
-  let laidId: string;
-  const rows = (trees: string[] | null = null) => laidVisits(orchard.viewer, laidId, trees);
+  let assignmentId: string;
+  const rows = (trees: string[] | null = null) => assignedVisits(orchard.viewer, assignmentId, trees);
   const season = async (station: StationFor, now: Date) => {
-    const laid = (await getLaid(orchard.viewer, laidId))!;
-    return (await layOver(orchard.viewer, station, now, laid, laidId, [...orchard.early, ...orchard.late])).trees;
+    const assignment = (await getAssignment(orchard.viewer, assignmentId))!;
+    return (await assignOver(orchard.viewer, station, now, assignment, assignmentId, [...orchard.early, ...orchard.late])).trees;
   };
 
   it('is planned in one press: covers from green tip, each its interval after the one before', async () => {
-    const { id, answer } = await layIt();
-    laidId = id;
+    const { id, answer } = await assignIt();
+    assignmentId = id;
     expect(answer).toMatchObject({ ok: true });
     const [tree] = orchard.early;
     const covers = of(await rows(), 'scab-cover', tree!);
@@ -135,7 +135,7 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
     const both = [first!.planId!, second!.planId!];
     // The first is late, its window long enough that it may still be done.
     await made.owner`
-      update plan set latest = ${after(second!.day, 5, 'days')}, label_id = (select label_id from plan where id = ${both[1]!})
+      update treatment_plan set latest = ${after(second!.day, 5, 'days')}, label_id = (select label_id from treatment_plan where id = ${both[1]!})
       where id = ${both[0]!}`;
     const today = byDay(await openPlans(orchard.viewer, 5000), second!.day);
     expect(today.plans.filter((p) => p.treeId === tree).map((p) => p.id)).toEqual([both[1]]);
@@ -163,7 +163,7 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
     );
     expect(sent).toMatchObject({ ok: false, issues: [{ path: 'rows', message: expect.stringMatching(/twice/) }] });
     await made.owner`
-      update plan set latest = ${first!.latest}, label_id = (select id from label where company_id = ${made.o.companyId} and key = ${label} order by version desc limit 1)
+      update treatment_plan set latest = ${first!.latest}, label_id = (select id from label where company_id = ${made.o.companyId} and key = ${label} order by version desc limit 1)
       where id = ${both[0]!}`;
   });
 
@@ -184,7 +184,7 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
     expect(change.now!.day).toBe(rainy(7));
     expect(change.now!.day < second!.day).toBe(true);
     const trees = await season(wet, now);
-    const go = (seen: string) => perform(followSeason, { viewer: orchard.viewer, now, station: wet }, { laidId, seen });
+    const go = (seen: string) => perform(followSeason, { viewer: orchard.viewer, now, station: wet }, { assignmentId, seen });
     expect(await go('0'.repeat(64))).toMatchObject({ ok: false, issues: [{ path: 'seen' }] });
     expect(await go(markOf(trees))).toMatchObject({ ok: true });
     const renewed = of(await rows([tree]), 'scab-cover', tree)[1]!;
@@ -200,7 +200,7 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
     // The one spray, and the looks.
     expect(done).toBe(43);
     const end = (because: string) =>
-      perform(endAssignment, { viewer: orchard.viewer, now: NOVEMBER, station: maritime }, { id: laidId, because });
+      perform(endAssignment, { viewer: orchard.viewer, now: NOVEMBER, station: maritime }, { id: assignmentId, because });
     expect(await end('no')).toMatchObject({ ok: false, issues: [{ path: 'because' }] });
     expect(await end('The orchard is let.')).toMatchObject({ ok: true });
     expect(await open()).toBe(0);
@@ -220,38 +220,38 @@ describe('what is refused leaves nothing', () => {
     ['an answer that nobody offers', { said: { bloom: 'purple' } }, 'said'],
     ['holds without a reason, on every visit', { programme: 'leaf-curl' }, 'treeIds'],
   ])('%s', async (_, more, path) => {
-    const { id, answer } = await layIt({ treeIds: [orchard.late[1]!], ...more });
+    const { id, answer } = await assignIt({ treeIds: [orchard.late[1]!], ...more });
     expect(answer).toMatchObject({ ok: false });
     expect(answer.ok ? [] : answer.issues.map((f) => f.path)).toContain(path);
-    expect(await getLaid(orchard.viewer, id)).toBeNull();
+    expect(await getAssignment(orchard.viewer, id)).toBeNull();
     expect((await openPlans(orchard.viewer, 1000)).filter((p) => p.treeId === orchard.late[1])).toEqual([]);
   });
   it('a tree has a programme once: a second laying of it waits until the first has ended', async () => {
     const [a, b] = [orchard.late[5]!, orchard.late[6]!];
-    const first = await layIt({ treeIds: [a] });
+    const first = await assignIt({ treeIds: [a] });
     expect(first.answer).toMatchObject({ ok: true });
-    expect((await layIt({ treeIds: [b, a] })).answer).toMatchObject({ ok: false, issues: [{ path: 'treeIds' }] });
+    expect((await assignIt({ treeIds: [b, a] })).answer).toMatchObject({ ok: false, issues: [{ path: 'treeIds' }] });
     expect((await openPlans(orchard.viewer, 1000)).filter((p) => p.treeId === b)).toEqual([]);
     await perform(
       endAssignment,
       { viewer: orchard.viewer, now: NOVEMBER, station: maritime },
       { id: first.id, because: 'Over.' },
     );
-    expect((await layIt({ treeIds: [b, a] })).answer).toMatchObject({ ok: true });
+    expect((await assignIt({ treeIds: [b, a] })).answer).toMatchObject({ ok: true });
   });
   it('belongs to whoever may prescribe, and to their company', async () => {
     const theirs = (await loadViewer(await makeCompany(made.owner)))!;
-    expect((await layIt({ treeIds: [orchard.late[2]!] }, NOVEMBER, theirs)).answer).toMatchObject({ ok: false });
+    expect((await assignIt({ treeIds: [orchard.late[2]!] }, NOVEMBER, theirs)).answer).toMatchObject({ ok: false });
     const technician = { ...orchard.viewer, role: 'technician' as const };
-    expect((await layIt({ treeIds: [orchard.late[2]!] }, NOVEMBER, technician)).answer).toMatchObject({ ok: false });
+    expect((await assignIt({ treeIds: [orchard.late[2]!] }, NOVEMBER, technician)).answer).toMatchObject({ ok: false });
   });
   it('the same press twice is one; other content under its id is told', async () => {
     const id = v7();
     const asked = { id, treeIds: [orchard.late[3]!] };
-    const once = await layIt(asked);
-    const twice = await layIt(asked);
+    const once = await assignIt(asked);
+    const twice = await assignIt(asked);
     expect(twice.answer).toEqual(once.answer);
-    expect((await layIt({ id, treeIds: [orchard.late[4]!] })).answer).toMatchObject({ ok: false });
+    expect((await assignIt({ id, treeIds: [orchard.late[4]!] })).answer).toMatchObject({ ok: false });
     const plans = (await openPlans(orchard.viewer, 1000)).filter((p) => p.treeId === orchard.late[3]);
     expect(new Set(plans.map((p) => p.plannedFor)).size).toBe(plans.length);
     expect(EARLY.from < '2027-09-01').toBe(true);
@@ -261,10 +261,10 @@ describe('what is refused leaves nothing', () => {
 it('south of the equator the same orchard is covered from September, and picked in autumn there', async () => {
   const { owner, o } = made;
   await owner`
-    update place
+    update site
     set time_zone = 'Pacific/Auckland',
-      grounds = ${owner.json({ ...EMPTY_PLAN, origin: { lat: -41.3, lon: 173.2 } } as never)}
-    where id = ${o.placeId}`;
+      site_map = ${owner.json({ ...EMPTY_SITE_MAP, origin: { lat: -41.3, lon: 173.2 } } as never)}
+    where id = ${o.siteId}`;
   await owner`update tree set lat = -41.3, lon = 173.2 where id = ${orchard.late[8]!}`;
   const station = simulatedStation(7, { climate: CLIMATES.estuary, lat: -41.3 });
   const now = new Date('2027-06-20T10:00:00Z');
@@ -275,7 +275,7 @@ it('south of the equator the same orchard is covered from September, and picked 
     {
       id,
       programme: 'orchard-apple',
-      placeId: orchard.placeId,
+      siteId: orchard.siteId,
       treeIds: [orchard.late[8]!],
       from: '2027-06-20',
       until: '2028-06-19',
@@ -283,11 +283,11 @@ it('south of the equator the same orchard is covered from September, and picked 
     },
   );
   expect(answer).toMatchObject({ ok: true });
-  const covers = of(await laidVisits(orchard.viewer, id, null), 'scab-cover', orchard.late[8]!);
+  const covers = of(await assignedVisits(orchard.viewer, id, null), 'scab-cover', orchard.late[8]!);
   const planned = covers.filter((v) => v.state === 'planned').map((v) => v.day);
   expect(planned.length).toBeGreaterThan(1);
   // The label’s April to July are October to January there.
   expect(planned.every((d) => d >= '2027-10-01' && d < '2028-01-31')).toBe(true);
-  const winter = (await laidVisits(orchard.viewer, id, null)).find((v) => v.step === 'winter-cut')!;
+  const winter = (await assignedVisits(orchard.viewer, id, null)).find((v) => v.step === 'winter-cut')!;
   expect(winter.day.slice(5, 7) >= '06' && winter.day.slice(5, 7) <= '09').toBe(true);
 });

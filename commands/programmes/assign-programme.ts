@@ -1,11 +1,11 @@
 import { command, refuse, type Result } from '@/commands/command';
-import { isFor, layOver, MOST_TREES, notThen, programmeNamed } from '@/facts/laying';
+import { isFor, assignOver, MOST_TREES, notThen, programmeNamed } from '@/facts/laying';
 import { saidSchema } from '@/commands/said';
 import { uuid } from '@/core/book/record';
 import { dayIn, dayWords } from '@/core/season/follow-ups';
 import { findHost } from '@/knowledge';
-import { addLaid, getLaid, laidAlready } from '@/store/laid';
-import { getPlace } from '@/store/grounds';
+import { insertAssignment, getAssignment, assignedAlready } from '@/store/laid';
+import { getSite } from '@/store/grounds';
 import { writeChanges } from './settle';
 import { z } from 'zod';
 
@@ -16,7 +16,7 @@ export const assignProgramme = command({
   schema: z.object({
     id: uuid,
     programme: z.string().max(60),
-    placeId: uuid,
+    siteId: uuid,
     treeIds: z
       .array(uuid)
       .min(1, 'Choose one tree at least.')
@@ -31,16 +31,16 @@ export const assignProgramme = command({
   }),
   once: (x) => x.id,
   run: async ({ viewer, now, station }, p): Promise<Result<{ planned: number; waiting: number; left: number }>> => {
-    const [programme, place] = await Promise.all([programmeNamed(viewer, p.programme), getPlace(viewer, p.placeId)]);
+    const [programme, place] = await Promise.all([programmeNamed(viewer, p.programme), getSite(viewer, p.siteId)]);
     if (!programme) return refuse('programme', 'There is no such programme.');
-    if (!place) return refuse('placeId', 'This place is not in this company.');
+    if (!place) return refuse('siteId', 'This place is not in this company.');
     const never = notThen(p, dayIn(now, place.timeZone));
     if (never) return refuse(never.path, never.message);
-    if (p.carriedFrom && !(await getLaid(viewer, p.carriedFrom)))
+    if (p.carriedFrom && !(await getAssignment(viewer, p.carriedFrom)))
       return refuse('carriedFrom', 'The season that it goes on from is not in this company.');
-    const laying = { ...p, programme };
-    const { held, trees } = await layOver(viewer, station, now, laying, null, [...new Set(p.treeIds)]);
-    const stranger = trees.find((t) => t.tree.placeId !== p.placeId || t.tree.archivedAt);
+    const assigning = { ...p, programme };
+    const { held, trees } = await assignOver(viewer, station, now, assigning, null, [...new Set(p.treeIds)]);
+    const stranger = trees.find((t) => t.tree.siteId !== p.siteId || t.tree.archivedAt);
     if (stranger) return refuse('treeIds', `${stranger.tree.tag} does not stand at ${place.name}.`);
     if (trees.length < new Set(p.treeIds).size) return refuse('treeIds', 'A tree among them is not in this company.');
     const wrong = trees.find((t) => !isFor(programme, t.tree.hostId));
@@ -49,14 +49,14 @@ export const assignProgramme = command({
         'treeIds',
         `${wrong.tree.tag} is a ${findHost(wrong.tree.hostId)?.name.toLowerCase() ?? 'tree'}; this programme is not for it.`,
       );
-    const [twice] = await laidAlready(viewer, programme.key, p.treeIds, p);
+    const [twice] = await assignedAlready(viewer, programme.key, p.treeIds, p);
     if (twice)
       return refuse(
         'treeIds',
         `${twice.tag} has this programme already, until ${dayWords(twice.until)}. End that first, or begin after it.`,
       );
-    await addLaid(viewer, { ...laying, id: p.id });
-    const { visits } = await writeChanges({ viewer, now, station }, { ...laying, id: p.id }, held, trees);
+    await insertAssignment(viewer, { ...assigning, id: p.id });
+    const { visits } = await writeChanges({ viewer, now, station }, { ...assigning, id: p.id }, held, trees);
     const count = (state: string) => visits.filter((v) => v.state === state).length;
     const planned = count('planned');
     if (!planned && !count('expected'))

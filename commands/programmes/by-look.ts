@@ -5,7 +5,7 @@ import { signsOf } from '@/core/diagnose/reading';
 import { decides, type ProgrammeStep } from '@/core/programmes/schema';
 import type { Day } from '@/core/season/follow-ups';
 import { findCondition } from '@/knowledge';
-import { answerLooks, looksWaiting } from '@/store/laid';
+import { answerInspections, openInspections } from '@/store/laid';
 import { settleAnew } from './settle';
 
 /**
@@ -27,12 +27,12 @@ export function causeIn(act: ProgrammeStep['act'], findings: readonly Finding[])
 }
 
 /** A look at trees settles the looks of their programmes that were due, where it answers what they asked. */
-export async function settleByLook(
+export async function settleByInspection(
   here: Pick<Context, 'viewer' | 'now' | 'station'>,
   seen: readonly { treeId: string; findings: readonly Finding[] }[],
   today: Day,
 ): Promise<void> {
-  const waiting = await looksWaiting(
+  const waiting = await openInspections(
     here.viewer,
     seen.map((s) => s.treeId),
     today,
@@ -44,8 +44,8 @@ export async function settleByLook(
     // What decides nothing is done by any look; what decides something stays open until that is answered.
     const made = found !== null || !decides(look.programme, look.step);
     if (!made) continue;
-    await answerLooks(here.viewer, [look.id], found, made);
-    settled.set(look.laidId, (settled.get(look.laidId) ?? new Set()).add(look.treeId));
+    await answerInspections(here.viewer, [look.id], found, made);
+    settled.set(look.assignmentId, (settled.get(look.assignmentId) ?? new Set()).add(look.treeId));
   }
-  for (const [laidId, trees] of settled) await settleAnew(here, laidId, [...trees]);
+  for (const [assignmentId, trees] of settled) await settleAnew(here, assignmentId, [...trees]);
 }

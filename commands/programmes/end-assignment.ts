@@ -1,7 +1,7 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { dayIn } from '@/core/season/follow-ups';
-import { dropCarried, endLaid as end, getLaid, laidVisits } from '@/store/laid';
+import { dropCarried, endAssignmentRow as end, getAssignment, assignedVisits } from '@/store/laid';
 import { z } from 'zod';
 
 /** A laid programme ends: what is still to come is dropped, what was done stays in the book. */
@@ -13,10 +13,10 @@ export const endAssignment = command({
     because: z.string().trim().min(4, 'Say why it ends.').max(500, 'At most 500 signs.'),
   }),
   run: async ({ viewer, now }, { id, because }): Promise<Result> => {
-    const laid = await getLaid(viewer, id);
-    if (!laid) return refuse('id', 'This programme is not in this company.');
-    if (!(await end(viewer, id, dayIn(now, laid.timeZone), because))) return refuse('id', 'It was ended before.');
-    const open = (await laidVisits(viewer, id, null)).filter((v) => v.state === 'planned');
+    const assignment = await getAssignment(viewer, id);
+    if (!assignment) return refuse('id', 'This programme is not in this company.');
+    if (!(await end(viewer, id, dayIn(now, assignment.timeZone), because))) return refuse('id', 'It was ended before.');
+    const open = (await assignedVisits(viewer, id, null)).filter((v) => v.state === 'planned');
     await dropCarried(
       viewer,
       open.map((v) => v.id),

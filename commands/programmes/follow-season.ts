@@ -1,7 +1,7 @@
 import { command, refuse, type Result } from '@/commands/command';
-import { layOver, markOf } from '@/facts/laying';
+import { assignOver, markOf } from '@/facts/laying';
 import { uuid } from '@/core/book/record';
-import { getLaid } from '@/store/laid';
+import { getAssignment } from '@/store/laid';
 import { writeChanges } from './settle';
 import { z } from 'zod';
 
@@ -10,19 +10,19 @@ export const followSeason = command({
   name: 'follow-season',
   right: 'prescribe',
   schema: z.object({
-    laidId: uuid,
+    assignmentId: uuid,
     /** The mark of the changes as somebody saw them: others are shown before they are made. */
     seen: z.string().length(64),
   }),
   run: async ({ viewer, now, station }, p): Promise<Result<{ changed: number }>> => {
-    const laid = await getLaid(viewer, p.laidId);
-    if (!laid) return refuse('laidId', 'This programme is not in this company.');
-    if (laid.endedOn) return refuse('laidId', 'This programme was ended.');
-    const { held, trees } = await layOver(viewer, station, now, laid, laid.id, null);
+    const assignment = await getAssignment(viewer, p.assignmentId);
+    if (!assignment) return refuse('assignmentId', 'This programme is not in this company.');
+    if (assignment.endedOn) return refuse('assignmentId', 'This programme was ended.');
+    const { held, trees } = await assignOver(viewer, station, now, assignment, assignment.id, null);
     if (markOf(trees) !== p.seen)
       return refuse('seen', 'The season has moved on since this was shown. Look at it again, then move the visits.');
     const changed = trees.reduce((sum, t) => sum + t.changes.length, 0);
-    if (changed) await writeChanges({ viewer, now, station }, laid, held, trees);
+    if (changed) await writeChanges({ viewer, now, station }, assignment, held, trees);
     return { ok: true, value: { changed } };
   },
 });

@@ -1,13 +1,13 @@
 import type { Context } from '@/commands/command';
-import { layOver, type ByHand, type LaidTree } from '@/facts/laying';
+import { assignOver, type ByHand, type AssignedTree } from '@/facts/laying';
 import type { Issue } from '@/core/book/write';
 import { keyOf } from '@/core/programmes/lay';
 import { dayWords } from '@/core/season/follow-ups';
-import type { Laid } from '@/store/laid';
+import type { Assignment } from '@/store/laid';
 import { following, stopTold, writeChanges } from './settle';
 
 /** What moves break on a tree; nothing where each visit may stand on its day. */
-function breaks({ tree, visits, kept }: LaidTree, byHand: ByHand): Issue[] {
+function breaks({ tree, visits, kept }: AssignedTree, byHand: ByHand): Issue[] {
   return kept.flatMap((was): Issue[] => {
     const to = byHand.get(was.id);
     if (!to) return [];
@@ -32,22 +32,22 @@ function breaks({ tree, visits, kept }: LaidTree, byHand: ByHand): Issue[] {
  */
 export async function moveTo(
   { viewer, now, station }: Pick<Context, 'viewer' | 'now' | 'station'>,
-  laid: Laid,
+  assignment: Assignment,
   treeIds: readonly string[],
   byHand: ByHand,
 ): Promise<{ ok: true; followed: number } | { ok: false; issues: Issue[] }> {
   const refused = (issues: Issue[]) => ({ ok: false as const, issues });
-  const { held, rows, trees } = await layOver(viewer, station, now, laid, laid.id, treeIds, byHand);
+  const { held, rows, trees } = await assignOver(viewer, station, now, assignment, assignment.id, treeIds, byHand);
   if (rows.some((v) => byHand.has(v.id) && v.state !== 'planned' && v.state !== 'expected'))
     return refused([{ path: 'visitIds', message: 'What is done, off or left out cannot be moved.' }]);
   if (trees.some((t) => [...byHand.values()].some((m) => m.day < t.today)))
     return refused([{ path: 'day', message: 'This day has passed; give today or a day to come.' }]);
-  if ([...byHand.values()].some((m) => m.day > laid.until))
-    return refused([{ path: 'day', message: `The programme ends on ${dayWords(laid.until)}.` }]);
+  if ([...byHand.values()].some((m) => m.day > assignment.until))
+    return refused([{ path: 'day', message: `The programme ends on ${dayWords(assignment.until)}.` }]);
   const issues = trees.flatMap((t) => breaks(t, byHand));
   if (issues.length) return refused(issues);
   const follow = following(trees);
-  await writeChanges({ viewer, now, station }, laid, held, follow);
+  await writeChanges({ viewer, now, station }, assignment, held, follow);
   const others = follow.reduce((sum, t) => sum + t.changes.filter((c) => !c.was || !byHand.has(c.was.id)).length, 0);
   return { ok: true, followed: others };
 }

@@ -3,7 +3,7 @@ import { perform } from '@/commands/command';
 import { ownCompany } from '@/commands/testing';
 import { after } from '@/core/season/follow-ups';
 import { loadViewer } from '@/store/auth';
-import { laidVisits, type VisitRow } from '@/store/laid';
+import { assignedVisits, type VisitRow } from '@/store/laid';
 import { openPlans, plannedBetween } from '@/store/plans';
 import { makeCompany } from '@/store/testing';
 import { endAssignment } from './end-assignment';
@@ -15,17 +15,17 @@ import { maritime, plantOrchard, type Orchard } from './testing';
 const made = ownCompany();
 const now = new Date('2026-11-26T10:00:00Z');
 let orchard: Orchard;
-let laidId: string;
+let assignmentId: string;
 beforeAll(async () => {
   orchard = await plantOrchard(made, ['training-07-scab-cover'], { early: 2, late: 0 });
-  laidId = v7();
+  assignmentId = v7();
   const answer = await perform(
     assignProgramme,
     { viewer: orchard.viewer, now, station: maritime },
     {
-      id: laidId,
+      id: assignmentId,
       programme: 'orchard-apple',
-      placeId: orchard.placeId,
+      siteId: orchard.siteId,
       treeIds: orchard.early,
       from: '2026-11-26',
       until: '2027-11-25',
@@ -35,7 +35,7 @@ beforeAll(async () => {
   expect(answer).toMatchObject({ ok: true });
 });
 const rows = async (step: string, nth: number): Promise<VisitRow[]> =>
-  (await laidVisits(orchard.viewer, laidId, null)).filter((v) => v.step === step && v.nth === nth);
+  (await assignedVisits(orchard.viewer, assignmentId, null)).filter((v) => v.step === step && v.nth === nth);
 const move = (
   visits: readonly { id: string }[],
   day: string,
@@ -126,7 +126,7 @@ describe('what a move breaks is told, and nothing is moved', () => {
     await perform(
       endAssignment,
       { viewer: orchard.viewer, now, station: maritime },
-      { id: laidId, because: 'The orchard is let.' },
+      { id: assignmentId, because: 'The orchard is let.' },
     );
     expect(await move(visits, day)).toMatchObject({ ok: false, issues: [{ path: 'visitIds' }] });
   });

@@ -1,6 +1,6 @@
 import { command, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { getLaid, visitsNamed } from '@/store/laid';
+import { getAssignment, visitsNamed } from '@/store/laid';
 import { moveTo } from './move-to';
 import { z } from 'zod';
 
@@ -19,13 +19,13 @@ export const moveVisits = command({
     const [first] = named;
     if (!first || named.length < new Set(p.visitIds).size)
       return refuse('visitIds', 'A visit among them is not in this company.');
-    const laid = await getLaid(viewer, first.laidId);
-    if (!laid || named.some((v) => v.laidId !== laid.id))
+    const assignment = await getAssignment(viewer, first.assignmentId);
+    if (!assignment || named.some((v) => v.assignmentId !== assignment.id))
       return refuse('visitIds', 'Move the visits of one programme at a time.');
-    if (laid.endedOn) return refuse('visitIds', 'This programme was ended.');
+    if (assignment.endedOn) return refuse('visitIds', 'This programme was ended.');
     const treeIds = [...new Set(named.map((v) => v.treeId))];
     const byHand = new Map(p.visitIds.map((id) => [id, { day: p.day, because: p.because }]));
-    const moved = await moveTo(context, laid, treeIds, byHand);
+    const moved = await moveTo(context, assignment, treeIds, byHand);
     return moved.ok ? { ok: true, value: { followed: moved.followed } } : moved;
   },
 });

@@ -1,6 +1,6 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { getLaid, reasonFor } from '@/store/laid';
+import { getAssignment, reasonFor } from '@/store/laid';
 import { settleAnew } from './settle';
 import { z } from 'zod';
 
@@ -13,9 +13,9 @@ export const overrideHolds = command({
     reason: z.string().trim().min(4, 'Say why it goes on all the same.').max(600, 'At most 600 signs.'),
   }),
   run: async ({ viewer, now, station }, { id, reason }): Promise<Result> => {
-    const laid = await getLaid(viewer, id);
-    if (!laid) return refuse('id', 'This programme is not in this company.');
-    if (laid.endedOn) return refuse('id', 'This programme was ended.');
+    const assignment = await getAssignment(viewer, id);
+    if (!assignment) return refuse('id', 'This programme is not in this company.');
+    if (assignment.endedOn) return refuse('id', 'This programme was ended.');
     await reasonFor(viewer, id, reason);
     await settleAnew({ viewer, now, station }, id, null);
     return done;

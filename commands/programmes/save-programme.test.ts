@@ -4,7 +4,7 @@ import { doneBy, ownCompany } from '@/commands/testing';
 import type { YearProgramme } from '@/core/programmes/schema';
 import { programmes } from '@/knowledge';
 import { loadViewer } from '@/store/auth';
-import { laidVisits, ownProgrammes } from '@/store/laid';
+import { assignedVisits, ownProgrammes } from '@/store/laid';
 import { makeCompany } from '@/store/testing';
 import { programmesView } from '@/views/programmes';
 import { perform } from '@/commands/command';
@@ -100,13 +100,13 @@ it('belongs to whoever may edit the guide, and to their company', async () => {
 it('what was left out stays listed until somebody has dealt with it', async () => {
   const orchard = await plantOrchard(made, ['training-07-scab-cover'], { early: 1, late: 0 });
   const id = v7();
-  const laid = await perform(
+  const assignment = await perform(
     assignProgramme,
     { viewer: orchard.viewer, now: new Date('2026-11-26T10:00:00Z'), station: maritime },
     {
       id,
       programme: 'orchard-apple',
-      placeId: orchard.placeId,
+      siteId: orchard.siteId,
       treeIds: orchard.early,
       from: '2026-11-26',
       until: '2027-11-25',
@@ -114,9 +114,9 @@ it('what was left out stays listed until somebody has dealt with it', async () =
       reason: '',
     },
   );
-  expect(laid).toMatchObject({ ok: true });
-  const left = async () => (await programmesView(orchard.viewer, orchard.placeId)).laid[0]!.left;
-  const stopped = (await laidVisits(orchard.viewer, id, null)).filter((v) => v.state === 'stopped');
+  expect(assignment).toMatchObject({ ok: true });
+  const left = async () => (await programmesView(orchard.viewer, orchard.siteId)).assignment[0]!.left;
+  const stopped = (await assignedVisits(orchard.viewer, id, null)).filter((v) => v.state === 'stopped');
   expect(stopped.map((v) => v.stop)).toEqual(
     expect.arrayContaining([
       expect.objectContaining({ why: 'holds', gates: [expect.objectContaining({ id: 'not-at-risk' })] }),
@@ -136,7 +136,7 @@ it('what was left out stays listed until somebody has dealt with it', async () =
   expect(await release('no')).toMatchObject({ ok: false, issues: [{ path: 'reason' }] });
   expect(await release('Scab every year.', { ...orchard.viewer, role: 'technician' })).toMatchObject({ ok: false });
   expect(await release('Scab every year.')).toMatchObject({ ok: true });
-  const after = await laidVisits(orchard.viewer, id, null);
+  const after = await assignedVisits(orchard.viewer, id, null);
   expect(after.filter((v) => v.stop?.why === 'holds')).toEqual([]);
   expect(after.filter((v) => v.step === 'scab-cover' && v.state === 'planned').length).toBeGreaterThan(2);
 });

@@ -1,6 +1,6 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { settleLeft as settle } from '@/store/laid';
+import { settleSkipped as settle } from '@/store/laid';
 import { z } from 'zod';
 
 /** What a programme left out has been dealt with: it stands in the list no longer, or again. */

@@ -1,28 +1,28 @@
 import { v7 } from 'uuid';
 import type { Context } from '@/commands/command';
-import { layOver, type Laying, type LaidTree } from '@/facts/laying';
+import { assignOver, type Assigning, type AssignedTree } from '@/facts/laying';
 import { told, type UnitSystem } from '@/core/units/units';
 import type { Gate } from '@/core/gates/gate';
 import { workOutOn } from '@/core/prescribe/prescribe';
 import type { Change } from '@/core/programmes/changes';
-import { releasing, type LaidVisit, type WorkAct } from '@/core/programmes/lay';
+import { releasing, type AssignedVisit, type WorkAct } from '@/core/programmes/lay';
 import type { DayReason } from '@/core/programmes/spans';
 import { costOf } from '@/core/programmes/sums';
 import type { Stop, Treatment } from '@/core/programmes/treat';
 import { factsOn } from '@/core/work/work';
 import { findWork } from '@/core/work/works';
 import {
-  addLooksDue,
+  insertInspectionsDue,
   dropCarried,
-  getLaid,
+  getAssignment,
   moveVisit,
   writeVisits,
-  type Laid,
+  type Assignment,
   type StopTold,
   type VisitWritten,
 } from '@/store/laid';
-import { insertLaidPlans, type NewPlan } from '@/store/plans';
-import { insertLaidWorks, type NewWork } from '@/store/works';
+import { insertAssignedPlans, type NewPlan } from '@/store/plans';
+import { insertAssignedWorks, type NewWork } from '@/store/works';
 import type { Held } from '@/store/shelf';
 
 type Here = Pick<Context, 'viewer' | 'now' | 'station'>;
@@ -38,7 +38,7 @@ interface Written {
   visits: VisitWritten[];
   plans: (NewPlan & { visitId: string })[];
   works: NewWork[];
-  looks: Parameters<typeof addLooksDue>[1][number][];
+  looks: Parameters<typeof insertInspectionsDue>[1][number][];
   moves: Parameters<typeof moveVisit>[1][];
   dropped: string[];
 }
@@ -46,24 +46,24 @@ interface Written {
 /** Puts down what has changed on trees of a laid programme: visits, their plans and dates, and what moved. */
 export async function writeChanges(
   here: Here,
-  laid: Pick<Laid, 'id' | 'reason' | 'programme'>,
+  assignment: Pick<Assignment, 'id' | 'reason' | 'programme'>,
   held: Held,
-  trees: readonly LaidTree[],
+  trees: readonly AssignedTree[],
 ) {
   const out: Written = { visits: [], plans: [], works: [], looks: [], moves: [], dropped: [] };
   const shares = sharesOf(here, trees);
-  for (const tree of trees) for (const change of tree.changes) settleOne(here, laid, held, tree, change, shares, out);
+  for (const tree of trees) for (const change of tree.changes) settleOne(here, assignment, held, tree, change, shares, out);
   await writeVisits(here.viewer, out.visits);
   if (out.dropped.length) await dropCarried(here.viewer, out.dropped);
-  await insertLaidPlans(here.viewer, out.plans);
-  await insertLaidWorks(here.viewer, out.works);
-  if (out.looks.length) await addLooksDue(here.viewer, out.looks);
+  await insertAssignedPlans(here.viewer, out.plans);
+  await insertAssignedWorks(here.viewer, out.works);
+  if (out.looks.length) await insertInspectionsDue(here.viewer, out.looks);
   for (const move of out.moves) await moveVisit(here.viewer, move);
   return out;
 }
 
 /** The share of each tree in coming out on a day: once for the place, by all that is planned there that day. */
-function sharesOf({ viewer }: Here, trees: readonly LaidTree[]): (day: string) => number {
+function sharesOf({ viewer }: Here, trees: readonly AssignedTree[]): (day: string) => number {
   const perDay = new Map<string, number>();
   for (const v of trees.flatMap((t) => t.visits))
     if (v.state === 'planned') perDay.set(v.day, (perDay.get(v.day) ?? 0) + 1);
@@ -76,9 +76,9 @@ const handOf = (reasons: readonly DayReason[]): string | null =>
 
 function settleOne(
   here: Here,
-  laid: Pick<Laid, 'id' | 'reason' | 'programme'>,
+  assignment: Pick<Assignment, 'id' | 'reason' | 'programme'>,
   held: Held,
-  tree: LaidTree,
+  tree: AssignedTree,
   { kind, now, was }: Change,
   shares: (day: string) => number,
   out: Written,
@@ -91,7 +91,7 @@ function settleOne(
   }
   const visitId = was?.id ?? v7();
   if (was?.state === 'planned') out.dropped.push(visitId);
-  const of = laid.programme.steps.find((s) => s.key === (now ?? was)!.step);
+  const of = assignment.programme.steps.find((s) => s.key === (now ?? was)!.step);
   const act = now?.act ?? null;
   const labelId = act?.kind === 'treat' ? (held.labels.find((l) => l.key === act.label.key)?.id ?? null) : null;
   const stop = now?.stop ? stopTold(now.stop) : null;
@@ -99,7 +99,7 @@ function settleOne(
   const state = kind === 'off' || !now ? 'off' : stop ? 'stopped' : now.state === 'expected' ? 'expected' : 'planned';
   out.visits.push({
     id: visitId,
-    laidId: laid.id,
+    assignmentId: assignment.id,
     treeId: tree.tree.id,
     step,
     year,
@@ -117,15 +117,15 @@ function settleOne(
   });
   if (state !== 'planned' || !now || !act) return;
   const cost = costOf(now, here.viewer.prices) + shares(day);
-  if (act.kind === 'treat') out.plans.push(planOf(here, laid, tree, now, act, visitId, labelId, cost));
-  else if (act.kind === 'work') out.works.push(workOf(here, laid, tree, now, act, visitId, cost));
+  if (act.kind === 'treat') out.plans.push(planOf(here, assignment, tree, now, act, visitId, labelId, cost));
+  else if (act.kind === 'work') out.works.push(workOf(here, assignment, tree, now, act, visitId, cost));
   else
     out.looks.push({
       id: v7(),
       visitId,
       treeId: tree.tree.id,
       what: of?.act.kind === 'look' ? `${of.name}: ${of.act.how}`.slice(0, 200) : step,
-      reason: `${laid.programme.name}: ${of?.why ?? ''}`.slice(0, 300),
+      reason: `${assignment.programme.name}: ${of?.why ?? ''}`.slice(0, 300),
       due: day,
       earliest,
       latest,
@@ -136,9 +136,9 @@ const once = (cost: number, years: number) => ({ now: Math.round(cost), overYear
 
 function planOf(
   { viewer, now }: Here,
-  laid: Pick<Laid, 'reason' | 'programme'>,
-  { tree, ground }: LaidTree,
-  { day, earliest, latest }: LaidVisit,
+  assignment: Pick<Assignment, 'reason' | 'programme'>,
+  { tree, ground }: AssignedTree,
+  { day, earliest, latest }: AssignedVisit,
   act: Treatment,
   visitId: string,
   labelId: string | null,
@@ -159,8 +159,8 @@ function planOf(
     at: now,
     choices,
     result,
-    released: releasing(act.holds, laid.reason),
-    price: once(cost, laid.programme.years),
+    released: releasing(act.holds, assignment.reason),
+    price: once(cost, assignment.programme.years),
     // Today's visit is for today; the rest waits for its day.
     visit: day > ground.situation.today ? { plannedFor: day, earliest, latest } : null,
     visitId,
@@ -169,9 +169,9 @@ function planOf(
 
 function workOf(
   { viewer }: Here,
-  laid: Pick<Laid, 'reason' | 'programme'>,
-  { tree, ground }: LaidTree,
-  { day }: LaidVisit,
+  assignment: Pick<Assignment, 'reason' | 'programme'>,
+  { tree, ground }: AssignedTree,
+  { day }: AssignedVisit,
   act: WorkAct,
   visitId: string,
   cost: number,
@@ -185,25 +185,25 @@ function workOf(
     conditionId: facts.condition?.id ?? null,
     answers: act.answers,
     sheet: told((system) => (system === viewer.units ? act.sheet : work.workOut({ ...facts, system }, act.answers))),
-    released: releasing(act.holds, laid.reason),
+    released: releasing(act.holds, assignment.reason),
     plannedFor: day > ground.situation.today ? day : null,
-    price: once(cost, laid.programme.years),
+    price: once(cost, assignment.programme.years),
     visitId,
   };
 }
 
 /** What follows from a record or a look by itself; what would drop a plan, or change its product, is asked first. */
 const FOLLOWS: readonly Change['kind'][] = ['new', 'plan', 'move', 'wait', 'off'];
-export const following = (trees: readonly LaidTree[]): LaidTree[] =>
+export const following = (trees: readonly AssignedTree[]): AssignedTree[] =>
   trees.map((t) => ({ ...t, changes: t.changes.filter((c) => FOLLOWS.includes(c.kind)) }));
 
 /**
  * A laid programme is settled anew on trees on which something was done or found: what comes after is counted from that.
  * @param treeIds null for all its trees
  */
-export async function settleAnew(here: Here, laidId: string, treeIds: readonly string[] | null): Promise<void> {
-  const laid = await getLaid(here.viewer, laidId);
-  if (!laid || laid.endedOn) return;
-  const { held, trees } = await layOver(here.viewer, here.station, here.now, laid satisfies Laying, laid.id, treeIds);
-  await writeChanges(here, laid, held, following(trees));
+export async function settleAnew(here: Here, assignmentId: string, treeIds: readonly string[] | null): Promise<void> {
+  const assignment = await getAssignment(here.viewer, assignmentId);
+  if (!assignment || assignment.endedOn) return;
+  const { held, trees } = await assignOver(here.viewer, here.station, here.now, assignment satisfies Assigning, assignment.id, treeIds);
+  await writeChanges(here, assignment, held, following(trees));
 }

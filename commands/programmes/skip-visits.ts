@@ -1,6 +1,6 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { laidVisits, leaveOut, visitsNamed } from '@/store/laid';
+import { assignedVisits, leaveOut, visitsNamed } from '@/store/laid';
 import { settleAnew } from './settle';
 import { z } from 'zod';
 
@@ -17,14 +17,14 @@ export const skipVisits = command({
     const ids = new Set(p.visitIds);
     const [first] = named;
     if (!first || named.length < ids.size) return refuse('visitIds', 'A visit among them is not in this company.');
-    if (named.some((v) => v.laidId !== first.laidId))
+    if (named.some((v) => v.assignmentId !== first.assignmentId))
       return refuse('visitIds', 'Leave out the visits of one programme at a time.');
     const treeIds = [...new Set(named.map((v) => v.treeId))];
-    const stands = (await laidVisits(viewer, first.laidId, treeIds)).filter((v) => ids.has(v.id));
+    const stands = (await assignedVisits(viewer, first.assignmentId, treeIds)).filter((v) => ids.has(v.id));
     if (stands.some((v) => v.state !== 'planned'))
       return refuse('visitIds', 'Only what is planned is left out; what is done stays in the book.');
     await leaveOut(viewer, p.visitIds, p.because);
-    await settleAnew({ viewer, now, station }, first.laidId, treeIds);
+    await settleAnew({ viewer, now, station }, first.assignmentId, treeIds);
     return done;
   },
 });

@@ -14,7 +14,7 @@ import { loadViewer, type Viewer } from '@/store/auth';
 /** For tests of programmes: an orchard of two sorts with what it is sprayed with, as tests lay programmes over it. */
 export interface Orchard {
   viewer: Viewer;
-  placeId: string;
+  siteId: string;
   early: string[];
   late: string[];
 }
@@ -35,10 +35,10 @@ export async function plantOrchard(
       licence_expires = '2031-01-01'
     where id = ${o.personId}`;
   await owner`
-    update place
+    update site
     set area_m2 = 11000, water_m = -1, first_picking = ${LATE.from}, last_picking = ${LATE.to},
       pickings = ${owner.json([EARLY, LATE] as never)}
-    where id = ${o.placeId}`;
+    where id = ${o.siteId}`;
   const viewer = (await loadViewer(o))!;
   for (const label of trainingLabels.filter((l) => labelKeys.includes(l.key))) {
     await doneBy(importLabel, viewer, { text: JSON.stringify(label) });
@@ -57,17 +57,17 @@ export async function plantOrchard(
   const plant = async (tag: string, variety: string) => {
     const id = v7();
     await owner`
-      insert into tree (id, company_id, place_id, tag, host_id, host_confirmed_at, lat, lon, variety, walk_order)
-      values (${id}, ${o.companyId}, ${o.placeId}, ${tag}, ${hostId}, now(), ${lat}, -4.1, ${variety},
+      insert into tree (id, company_id, site_id, tag, host_id, host_confirmed_at, lat, lon, variety, walk_order)
+      values (${id}, ${o.companyId}, ${o.siteId}, ${tag}, ${hostId}, now(), ${lat}, -4.1, ${variety},
         ${Number(tag.slice(1))})`;
     await owner`
-      insert into reading (
+      insert into measurement (
         id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, crown_width_m,
         crown_base_m, method)
       values (${v7()}, ${o.companyId}, ${id}, '2026-05-01', ${o.personId}, 16, 130,
         ${owner.json([{ kind: 'diameter', typed: { value: 16, unit: 'cm' } }])}, 4, 3, 1, 'tape')`;
     await owner`
-      insert into look (id, company_id, tree_id, at, by_person, crown_loss, vigour)
+      insert into inspection (id, company_id, tree_id, at, by_person, crown_loss, vigour)
       values (${v7()}, ${o.companyId}, ${id}, '2026-05-01', ${o.personId}, 2, 'good')`;
     return id;
   };
@@ -75,7 +75,7 @@ export async function plantOrchard(
     Promise.all(Array.from({ length: n }, (_, i) => plant(`${letter}${i + 1}`, variety)));
   return {
     viewer,
-    placeId: o.placeId,
+    siteId: o.siteId,
     early: await row(count.early, 'E', EARLY.variety),
     late: await row(count.late, 'S', LATE.variety),
   };
@@ -115,7 +115,7 @@ export async function carryOut(
   const [plan] = await owner<{ key: string; useKey: string; amount: number; lotId: string }[]>`
     select l.key, n.use_key as "useKey", (n.result->'dose'->>'product')::float8 as amount,
       (select id from lot where company_id = ${o.companyId} and label_key = l.key limit 1) as "lotId"
-    from plan n
+    from treatment_plan n
     join label l on l.id = n.label_id
     where n.id = ${planId}`;
   const use = trainingLabels.find((l) => l.key === plan!.key)!.uses.find((u) => u.key === plan!.useKey)!;

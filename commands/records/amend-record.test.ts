@@ -68,9 +68,9 @@ it('where the same product was planned anew meanwhile, the old plan does not wai
   const { planId, correction } = await booked('C3');
   const plan = (await getPlan(row.viewer, planId))!;
   await made.owner`
-    insert into plan (id, company_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us, by_person)
+    insert into treatment_plan (id, company_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us, by_person)
     select ${v7()}, company_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us, by_person
-    from plan where id = ${planId}`;
+    from treatment_plan where id = ${planId}`;
   await said(amendRecord, correction({ withdrawn: true }));
   expect(await stateOf(planId)).toBe('done');
   expect((await openPlans(row.viewer)).filter((p) => p.treeId === plan.treeId)).toHaveLength(1);

@@ -7,12 +7,12 @@ import { recordsOfPlans, recordVersions, writeRecord } from '@/store/book';
 import { insertReminder } from '@/store/follow-ups';
 import { dropRestOf } from '@/store/plans';
 import { dayIn } from '@/core/season/zone';
-import { getPlace } from '@/store/grounds';
+import { getSite } from '@/store/grounds';
 import { programmeOf } from '@/store/programme';
 import { getLabel, lotById } from '@/store/shelf';
 import { settleAnew } from '@/commands/programmes/settle';
 import { findHost } from '@/knowledge';
-import { laidBehind } from '@/store/laid';
+import { assignmentBehind } from '@/store/laid';
 import { v7 } from 'uuid';
 
 /** The next version of a record: stock and follow-ups follow it, in one transaction. */
@@ -27,7 +27,7 @@ export const amendRecord = command({
     if (!newest) return refuse('', 'There is no such record in this company.');
     const [held, place, lot, programme] = await Promise.all([
       getLabel(viewer, newest.data.product.labelId),
-      getPlace(viewer, newest.data.place.id),
+      getSite(viewer, newest.data.place.id),
       lotById(viewer, k.lotId),
       programmeOf(viewer, newest.treeId),
     ]);
@@ -52,7 +52,7 @@ export const amendRecord = command({
     const again = newest.withdrawn && !k.withdrawn && planId ? await recordsOfPlans(viewer, [planId]) : [];
     if (again.length)
       return refuse('withdrawn', 'Its plan was carried out and recorded again since: this one stays withdrawn.');
-    const laid = planId && (await laidBehind(viewer, { planId }));
+    const assignment = planId && (await assignmentBehind(viewer, { planId }));
     // What waits as its rest was worked out from the amount that is corrected here: it would come to more or less than the dose.
     const rest = (k.withdrawn || k.amount !== newest.data.amount) && (await dropRestOf(viewer, newest));
     if (rest && !k.withdrawn)
@@ -96,7 +96,7 @@ export const amendRecord = command({
         );
       throw error;
     }
-    if (laid) await settleAnew({ viewer, now, station }, laid.laidId, [laid.treeId]);
+    if (assignment) await settleAnew({ viewer, now, station }, assignment.assignmentId, [assignment.treeId]);
     return { ok: true, value: { id: k.id } };
   },
 });

@@ -4,7 +4,7 @@ import { uuid } from '@/core/book/record';
 import { looksLikeText, readTableInTurns } from '@/core/exchange/table';
 import { hourSlices, weatherNamesIn } from '@/core/exchange/weather-csv';
 import { weatherReadingSchema } from '@/core/exchange/weather-reading';
-import { getPlace } from '@/store/grounds';
+import { getSite } from '@/store/grounds';
 import { keepHours } from '@/store/season';
 import { z } from 'zod';
 
@@ -17,17 +17,17 @@ export const importReadings = command({
   right: 'edit grounds',
   schema: z.object({
     id: uuid,
-    placeId: uuid,
+    siteId: uuid,
     reading: weatherReadingSchema,
     csv: z.string().max(1_900_000, 'At most 1.9 MB at a time: about four years of hours.'),
   }),
   once: (x) => x.id,
   run: async (
     { viewer, now },
-    { placeId, reading, csv },
+    { siteId, reading, csv },
   ): Promise<Result<{ hours: number; days: number; missing: number }>> => {
-    const place = await getPlace(viewer, placeId);
-    if (!place) return refuse('placeId', 'There is no such place in this company.');
+    const place = await getSite(viewer, siteId);
+    if (!place) return refuse('siteId', 'There is no such place in this company.');
     if (!looksLikeText(csv)) return refuse('csv', 'This is not a text file. Save the readings as CSV (UTF-8).');
     const table = await readTableInTurns(csv, weatherNamesIn);
     if (!table.rows.length) return refuse('csv', 'There are no rows under a line of column names.');
@@ -35,7 +35,7 @@ export const importReadings = command({
     const read = await inTurns(hourSlices(table.rows, reading, place.timeZone, now));
     const issues = [...table.issues, ...read.issues];
     if (issues.length) return refuseRows(issues, 200);
-    const days = await keepHours(viewer, placeId, place.timeZone, read.hours, reading);
+    const days = await keepHours(viewer, siteId, place.timeZone, read.hours, reading);
     return {
       ok: true,
       value: { hours: read.hours.length, days, missing: read.gaps.reduce((sum, g) => sum + g.hours, 0) },

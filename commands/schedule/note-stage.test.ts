@@ -17,7 +17,7 @@ const hostId = async () => (await treeOf(made.viewer, made.o.treeId, NOW))!.host
 const note = async (more: object = {}, who = made.viewer) =>
   doneBy(noteStage, who, {
     id: v7(),
-    placeId: made.o.placeId,
+    siteId: made.o.siteId,
     treeId: made.o.treeId,
     what: { kind: 'stage', hostId: await hostId(), code: 9 },
     on: '2026-04-01',
@@ -85,7 +85,7 @@ it.each([
   ['a host that nobody knows', { what: { kind: 'stage', hostId: 'triffid', code: 9 } }, 'what.code'],
   ['a code that the scale has not got', { what: { kind: 'stage', hostId: 'wych-elm', code: 42 } }, 'what.code'],
   ['a sum that is counted from the new year', { what: { kind: 'biofix', modelId: 'ash-borer-first' } }, 'what.modelId'],
-  ['a place that is not there', { placeId: v7() }, 'placeId'],
+  ['a place that is not there', { siteId: v7() }, 'siteId'],
   ['a tree of another place', { treeId: v7() }, 'treeId'],
 ])('%s is refused beside its field', async (_, more, path) => {
   const before = await year();
@@ -112,7 +112,7 @@ it('another company neither notes at this place nor takes its notes back, and an
   const id = v7();
   expect(await note({ id, what: { kind: 'stage', hostId: 'apple', code: 7 } })).toMatchObject({ ok: true });
   const theirs = (await loadViewer(await makeCompany(made.owner)))!;
-  expect(await note({}, theirs)).toMatchObject({ ok: false, issues: [{ path: 'placeId' }] });
+  expect(await note({}, theirs)).toMatchObject({ ok: false, issues: [{ path: 'siteId' }] });
   expect(await doneBy(voidStageNote, theirs, { id })).toMatchObject({ ok: false });
   expect(await note({}, { ...made.viewer, role: 'office' })).toMatchObject({ ok: false });
 });

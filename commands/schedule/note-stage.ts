@@ -6,14 +6,14 @@ import { after, dayIn, type Day } from '@/core/season/follow-ups';
 import { stagesOf } from '@/core/season/growth';
 import { findHost, growthOf, heatModels } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
-import { getPlace } from '@/store/grounds';
-import { addSighting, placeYears, type Sighting } from '@/store/season';
+import { getSite } from '@/store/grounds';
+import { insertStageNote, siteYears, type StageNote } from '@/store/season';
 import { z } from 'zod';
 
 /** Older than a season, what is remembered is no sighting. */
 const BACK_DAYS = 366;
 
-type Seen = Pick<Sighting, 'kind' | 'hostId' | 'what'>;
+type Seen = Pick<StageNote, 'kind' | 'hostId' | 'what'>;
 type Refused = ReturnType<typeof refuse>;
 
 function stageSeen({ hostId, code }: { hostId: string; code: Bbch }): Seen | Refused {
@@ -24,8 +24,8 @@ function stageSeen({ hostId, code }: { hostId: string; code: Bbch }): Seen | Ref
     : refuse('what.code', 'This stage is not known for this host.');
 }
 
-async function biofixSeen(viewer: Viewer, placeId: string, today: Day, modelId: string): Promise<Seen | Refused> {
-  const [year] = await placeYears(viewer, [placeId], today);
+async function biofixSeen(viewer: Viewer, siteId: string, today: Day, modelId: string): Promise<Seen | Refused> {
+  const [year] = await siteYears(viewer, [siteId], today);
   const model = [...heatModels, ...(year?.ownHeat ?? [])].find((m) => m.id === modelId);
   return model && model.from !== 'new year'
     ? { kind: 'biofix', hostId: null, what: model.id }
@@ -38,7 +38,7 @@ export const noteStage = command({
   right: 'measure',
   schema: z.object({
     id: uuid,
-    placeId: uuid,
+    siteId: uuid,
     /** The tree at which it is seen; null where it is said of the place. */
     treeId: uuid.nullable(),
     what: z.discriminatedUnion('kind', [
@@ -48,19 +48,19 @@ export const noteStage = command({
     on: z.iso.date('Give the day like 2026-05-14.'),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now, observed }, { id, placeId, treeId, what, on }): Promise<Result> => {
-    const place = await getPlace(viewer, placeId);
-    if (!place) return refuse('placeId', 'This place is not in this company.');
+  run: async ({ viewer, now, observed }, { id, siteId, treeId, what, on }): Promise<Result> => {
+    const place = await getSite(viewer, siteId);
+    if (!place) return refuse('siteId', 'This place is not in this company.');
     if (treeId) {
       const tree = await treeOf(viewer, treeId, now);
-      if (tree?.placeId !== placeId) return refuse('treeId', 'This tree does not stand at this place.');
+      if (tree?.siteId !== siteId) return refuse('treeId', 'This tree does not stand at this place.');
     }
     const today = dayIn(now, place.timeZone);
     if (on > today) return refuse('on', 'This day has not come yet; say what is seen.');
     if (on < after(today, -BACK_DAYS, 'days')) return refuse('on', 'At most a year back.');
-    const seen = what.kind === 'stage' ? stageSeen(what) : await biofixSeen(viewer, placeId, today, what.modelId);
+    const seen = what.kind === 'stage' ? stageSeen(what) : await biofixSeen(viewer, siteId, today, what.modelId);
     if ('ok' in seen) return seen;
-    await addSighting(viewer, { id, placeId, treeId, day: on, at: observed, ...seen });
+    await insertStageNote(viewer, { id, siteId, treeId, day: on, at: observed, ...seen });
     return done;
   },
 });

@@ -41,7 +41,7 @@ it('a sum of one’s own is told beside those that ship, as it was last kept, an
   expect(await keep({ sum: '140' })).toMatchObject({ ok: true });
   const [later] = await heat();
   expect(later!.day > first!.day).toBe(true);
-  const season = await seasonView(made.viewer, NOW, fair, '2026-05-01', '2027-05-01', made.o.placeId);
+  const season = await seasonView(made.viewer, NOW, fair, '2026-05-01', '2027-05-01', made.o.siteId);
   expect(season.at!.models.find((m) => m.id === 'own-pear-midge-adults-fly')).toMatchObject({ sum: 140, baseC: 6.5 });
   expect(await keep({ retired: true })).toMatchObject({ ok: true });
   expect(await heat()).toEqual([]);
@@ -52,7 +52,7 @@ it('may wait for a sighting of its own', async () => {
   expect(await heat('own-psylla-first-eggs')).toEqual([]);
   const seen = {
     id: v7(),
-    placeId: made.o.placeId,
+    siteId: made.o.siteId,
     treeId: null,
     what: { kind: 'biofix', modelId: 'own-psylla-first-eggs' },
     on: '2026-03-20',

@@ -1,6 +1,6 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { withdrawSighting } from '@/store/season';
+import { voidStageNoteRow } from '@/store/season';
 import { z } from 'zod';
 
 /** Takes back what was said to be seen of the year: it stays on record, and moves nothing any more. */
@@ -9,5 +9,5 @@ export const voidStageNote = command({
   right: 'measure',
   schema: z.object({ id: uuid }),
   run: async ({ viewer }, { id }): Promise<Result> =>
-    (await withdrawSighting(viewer, id)) ? done : refuse('id', 'Nothing like this was noted in this company.'),
+    (await voidStageNoteRow(viewer, id)) ? done : refuse('id', 'Nothing like this was noted in this company.'),
 });

@@ -1,17 +1,17 @@
 import { v7 } from 'uuid';
 import { ownCompany } from '@/commands/testing';
-import { addProposal, revokeProposal, sharedProposal } from '@/store/proposals';
-import { answerOffer } from './answer-offer';
+import { insertQuote, cancelQuoteRow, sharedQuote } from '@/store/proposals';
+import { answerQuote } from './answer-offer';
 
 const made = ownCompany();
 const offered = (id = v7()) =>
-  addProposal(made.o, {
+  insertQuote(made.o, {
     id,
     treeId: made.o.treeId,
     days: 3,
     data: { options: [{ key: 'a' }, { key: 'b' }], changes: [] } as never,
   });
-const answer = (token: string, more: object = {}) => answerOffer({ token, options: ['b'], who: 'A. Client', ...more });
+const answer = (token: string, more: object = {}) => answerQuote({ token, options: ['b'], who: 'A. Client', ...more });
 
 it('takes the first answer, and says of a second that there is one', async () => {
   const token = await offered();
@@ -20,13 +20,13 @@ it('takes the first answer, and says of a second that there is one', async () =>
     ok: false,
     issues: [{ message: expect.stringMatching(/answered already/) }],
   });
-  expect((await sharedProposal(token))!.answer!.options).toEqual(['b']);
+  expect((await sharedQuote(token))!.answer!.options).toEqual(['b']);
 });
 
 it('refuses a way that was not offered, beside its field, and keeps nothing', async () => {
   const token = await offered();
   expect(await answer(token, { options: ['x'] })).toMatchObject({ ok: false, issues: [{ path: 'options' }] });
-  expect((await sharedProposal(token))!.answer).toBeNull();
+  expect((await sharedQuote(token))!.answer).toBeNull();
 });
 
 it.each([
@@ -38,13 +38,13 @@ it.each([
 ])('%s is a fault with its place', async (_, more, path) => {
   const token = await offered();
   expect(await answer(token, more)).toMatchObject({ ok: false, issues: [{ path }] });
-  expect((await sharedProposal(token))!.answer).toBeNull();
+  expect((await sharedQuote(token))!.answer).toBeNull();
 });
 
 it('an offer taken back, an address made up and one that is no text are told apart from nothing', async () => {
   const id = v7();
   const token = await offered(id);
-  await revokeProposal(made.o, id);
+  await cancelQuoteRow(made.o, id);
   for (const t of [token, 'made-up-address-of-nobody'])
     expect(await answer(t)).toMatchObject({
       ok: false,

@@ -1,21 +1,21 @@
 import { z } from 'zod';
 import { databaseSentence, done, issuesOf, refuse, type Result } from '@/commands/command';
-import { proposalAnswerSchema } from '@/core/proposal/proposal';
-import { answerProposal } from '@/store/proposals';
+import { quoteAnswerSchema } from '@/core/proposal/proposal';
+import { insertQuoteAnswer } from '@/store/proposals';
 
-const schema = proposalAnswerSchema.extend({ token: z.string().min(10).max(100) });
+const schema = quoteAnswerSchema.extend({ token: z.string().min(10).max(100) });
 
 /**
  * A client answers an offer. Nobody is signed in: the address itself is the right to answer, once, so that this verb stands
  * beside the list of those that a session may call.
  * @throws what is neither the client's fault nor the database's refusal
  */
-export async function answerOffer(input: unknown): Promise<Result> {
+export async function answerQuote(input: unknown): Promise<Result> {
   const read = schema.safeParse(input);
   if (!read.success) return { ok: false, issues: issuesOf(read.error) };
   const { token, ...answer } = read.data;
   try {
-    switch (await answerProposal(token, answer)) {
+    switch (await insertQuoteAnswer(token, answer)) {
       case 'kept':
         return done;
       case 'answered':

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { databaseSentence, done, issuesOf, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { placeOfCalendar } from '@/store/place-calendar';
+import { siteOfCalendar } from '@/store/place-calendar';
 import { getTask, settleTask } from '@/store/tasks';
 
 const schema = z.strictObject({
@@ -23,10 +23,10 @@ export async function finishTask(input: unknown): Promise<Result> {
   if (!read.success) return { ok: false, issues: issuesOf(read.error) };
   const { token, id, who, said } = read.data;
   try {
-    const place = await placeOfCalendar(token);
+    const place = await siteOfCalendar(token);
     if (!place) return refuse('', GONE);
     const task = await getTask(place, id);
-    if (!task || task.placeId !== place.placeId || task.who !== 'client')
+    if (!task || task.siteId !== place.siteId || task.who !== 'client')
       return refuse('', 'This was not left to you.');
     return (await settleTask(place, id, 'done', { who, said }))
       ? done

@@ -1,7 +1,7 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { after, dayIn } from '@/core/season/follow-ups';
-import { getPlace } from '@/store/grounds';
+import { getSite } from '@/store/grounds';
 import { insertTask, treeByTag } from '@/store/tasks';
 import { z } from 'zod';
 
@@ -14,7 +14,7 @@ export const addTask = command({
   right: 'settle a follow-up',
   schema: z.object({
     id: uuid,
-    placeId: uuid,
+    siteId: uuid,
     /** A tag of the place; empty for the whole place. */
     tag: z.string().trim().max(24).default(''),
     who: z.enum(['company', 'client'], 'Say who does it.'),
@@ -24,8 +24,8 @@ export const addTask = command({
   }),
   once: (x) => x.id,
   run: async ({ viewer, now }, { tag, ...p }): Promise<Result> => {
-    const place = await getPlace(viewer, p.placeId);
-    if (!place) return refuse('placeId', 'This place is not in this company.');
+    const place = await getSite(viewer, p.siteId);
+    if (!place) return refuse('siteId', 'This place is not in this company.');
     const today = dayIn(now, place.timeZone);
     if (p.due < today) return refuse('due', 'This day has passed; give today or a day to come.');
     if (p.due > after(today, AHEAD_YEARS, 'years')) return refuse('due', `At most ${AHEAD_YEARS} years ahead.`);

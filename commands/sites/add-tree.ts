@@ -6,7 +6,7 @@ import { readNumber } from '@/core/units/numbers';
 import { LENGTH } from '@/core/units/units';
 import { findHost } from '@/knowledge';
 import { addTrees, nextWalkOrder, takenTags } from '@/store/tree-list';
-import { getPlace } from '@/store/grounds';
+import { getSite } from '@/store/grounds';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 
@@ -15,7 +15,7 @@ export const addTree = command({
   right: 'edit grounds',
   schema: z.object({
     id: uuid,
-    placeId: uuid,
+    siteId: uuid,
     tag: z.string().trim().min(1, 'A tree needs its tag.').max(24, 'A tag has at most 24 signs.'),
     hostId: z.string().refine((h) => findHost(h) !== null, 'Choose the host.'),
     /** What the tree is, where it stands for a species without an entry. */
@@ -24,13 +24,13 @@ export const addTree = command({
     unit: z.enum(['cm', 'in']),
   }),
   run: async ({ viewer, observed }, t): Promise<Result<{ id: string }>> => {
-    if (!(await getPlace(viewer, t.placeId))) return refuse('', 'There is no such place in this company.');
+    if (!(await getSite(viewer, t.siteId))) return refuse('', 'There is no such place in this company.');
     const girth =
       t.girth.trim() === ''
         ? null
         : readNumber(t.girth, { name: 'The girth', above: 0, max: Math.round(3000 / LENGTH[t.unit]), unit: t.unit });
     if (girth && !girth.ok) return refuse('girth', girth.sentence);
-    if ((await takenTags(viewer, t.placeId, [t.tag])).length)
+    if ((await takenTags(viewer, t.siteId, [t.tag])).length)
       return refuse('tag', `Tag ${t.tag} hangs at this place already.`);
     const stems = girth ? [{ kind: 'girth' as const, typed: { value: girth.value, unit: t.unit } }] : null;
     await addTrees(
@@ -38,13 +38,13 @@ export const addTree = command({
       [
         {
           id: t.id,
-          placeId: t.placeId,
+          siteId: t.siteId,
           tag: t.tag,
           hostId: t.hostId,
           species: t.species,
           lat: null,
           lon: null,
-          walkOrder: await nextWalkOrder(viewer, t.placeId),
+          walkOrder: await nextWalkOrder(viewer, t.siteId),
           section: '',
           note: '',
           reading: stems && {

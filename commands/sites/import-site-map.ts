@@ -9,7 +9,7 @@ import { z } from 'zod';
 export const importSiteMap = command({
   name: 'import-site-map',
   right: 'edit grounds',
-  schema: z.object({ placeId: uuid, text: z.string().max(1_000_000, 'A plan has at most 1 MB.') }),
+  schema: z.object({ siteId: uuid, text: z.string().max(1_000_000, 'A plan has at most 1 MB.') }),
   run: async (_context, { text }): Promise<Result<ReadPlan>> => {
     const read = readGeoJson(text, v7, toDegrees);
     return read.ok ? { ok: true, value: read.value } : refuse(read.path, read.message);

@@ -13,7 +13,7 @@ const made = ownCompany();
 const nothing = Object.fromEntries(COLUMNS.map((c) => [c, null])) as Record<(typeof COLUMNS)[number], string | null>;
 const list = (csv: string, more: object = {}) => ({
   id: v7(),
-  placeId: made.o.placeId,
+  siteId: made.o.siteId,
   mapping: { ...nothing, tag: 'Tag', host: 'Host', girth: 'Girth' },
   units: { trunk: 'cm', height: 'm' },
   measuredOn: '2025-07-14',
@@ -25,8 +25,8 @@ const hanging = async (prefix: string) =>
   made.owner<{ tag: string; host: string; species: string; at: Date | null; cm: number | null }[]>`
     select t.tag, t.host_id as host, t.species, r.at, r.diameter_cm as cm
     from tree t
-    left join reading r on r.tree_id = t.id
-    where t.place_id = ${made.o.placeId} and t.tag like ${`${prefix}%`}
+    left join measurement r on r.tree_id = t.id
+    where t.site_id = ${made.o.siteId} and t.tag like ${`${prefix}%`}
     order by t.tag`;
 
 it('hangs every tree, each measured on the day that was given, at noon of the place', async () => {
@@ -81,7 +81,7 @@ it.each([
   ['a species said to be what is not there', { species: { oak: 'constructor' } }, /Choose a host/],
   ['a grid that is not known', { system: '9999' }, /not known/],
   ['noise', { csv: '\0\0\0' }, /not a text file/],
-  ['a place of nobody', { placeId: v7() }, /no such place/],
+  ['a place of nobody', { siteId: v7() }, /no such place/],
 ])('%s is a fault with its place', async (_, more, sentence) => {
   const answer = await send(list('Tag,Host,Girth\nD1,wych elm,90\n', more));
   expect(answer).toMatchObject({ ok: false, issues: [{ message: expect.stringMatching(sentence) }] });
@@ -92,7 +92,7 @@ it('nobody brings trees into a place of another company', async () => {
   const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await send(list('Tag,Host,Girth\nE1,wych elm,90\n'), theirs)).toMatchObject({
     ok: false,
-    issues: [{ path: 'placeId' }],
+    issues: [{ path: 'siteId' }],
   });
   expect(await hanging('E')).toEqual([]);
 });
@@ -107,7 +107,7 @@ it('rows that are no trees stay out by their line, and an inch is never read as 
   expect(await asked(inches)).toMatchObject({ ok: false, issues: [{ path: expect.stringMatching(/^csv\.3/) }] });
   expect(await asked({ ...inches, leaveOut: [3], id: v7() })).toEqual({ ok: true, value: { written: 2 } });
   const rows = await made.owner<{ tag: string; cm: number }[]>`
-    select t.tag, r.diameter_cm as cm from tree t join reading r on r.tree_id = t.id where t.company_id = ${made.o.companyId} and t.tag in ('Z1', 'Z2')
+    select t.tag, r.diameter_cm as cm from tree t join measurement r on r.tree_id = t.id where t.company_id = ${made.o.companyId} and t.tag in ('Z1', 'Z2')
     order by 1`;
   expect(rows.map((r) => r.cm)).toEqual([expect.closeTo(27.94, 6), expect.closeTo(38.1, 6)]);
 });
@@ -117,7 +117,7 @@ describe('a list that came in', () => {
     (
       await made.owner<{ tag: string }[]>`
       select tag from tree
-      where place_id = ${made.o.placeId} and tag like ${`${prefix}%`} and archived_at is null order by tag`
+      where site_id = ${made.o.siteId} and tag like ${`${prefix}%`} and archived_at is null order by tag`
     ).map((t) => t.tag);
 
   it('has a name, goes back whole, and its tags are free again', async () => {
@@ -148,7 +148,7 @@ describe('a list that came in', () => {
     expect(await doneBy(voidTreeImport, theirs, { id: input.id })).toMatchObject({ ok: false });
     const [tree] = await made.owner<{ id: string }[]>`select id from tree where import_id = ${input.id} and tag = 'Y2'`;
     await made.owner`
-      insert into look (id, company_id, tree_id, at, by_person, crown_loss, vigour)
+      insert into inspection (id, company_id, tree_id, at, by_person, crown_loss, vigour)
       values (${v7()}, ${made.o.companyId}, ${tree!.id}, '2026-05-01T10:00:00Z', ${made.o.personId}, 5, 'good')`;
     expect(await doneBy(voidTreeImport, made.viewer, { id: input.id })).toMatchObject({
       ok: false,

@@ -11,7 +11,7 @@ import { looksLikeText, readTableInTurns } from '@/core/exchange/table';
 import { COLUMNS, namesIn, treeSlices, unitIssues, type TreeRow } from '@/core/exchange/trees-csv';
 import { findHost, hostsNow } from '@/knowledge';
 import { addTrees, nextWalkOrder, takenTags, type NewTree } from '@/store/tree-list';
-import { dayPlaces, getPlace } from '@/store/grounds';
+import { daySites, getSite } from '@/store/grounds';
 import { noteImport } from '@/store/imports';
 
 /** Rows at a time. */
@@ -25,7 +25,7 @@ export const importTrees = command({
   right: 'edit grounds',
   schema: z.object({
     id: uuid,
-    placeId: z.string().refine((x) => uuid.safeParse(x).success, 'Choose the place.'),
+    siteId: z.string().refine((x) => uuid.safeParse(x).success, 'Choose the place.'),
     mapping: z.object(
       Object.fromEntries(COLUMNS.map((c) => [c, column.default(null)])) as Record<
         (typeof COLUMNS)[number],
@@ -52,8 +52,8 @@ export const importTrees = command({
   }),
   once: (x) => x.id,
   run: async ({ viewer, now, progress }, sent): Promise<Result<{ written: number }>> => {
-    const place = await getPlace(viewer, sent.placeId);
-    if (!place) return refuse('placeId', 'There is no such place in this company.');
+    const place = await getSite(viewer, sent.siteId);
+    if (!place) return refuse('siteId', 'There is no such place in this company.');
     if (!looksLikeText(sent.csv)) return refuse('csv', 'This is not a text file. Save the list as CSV (UTF-8).');
     const positions = sent.system ? toDegrees(sent.system) : null;
     if (sent.system && !positions) return refuse('system', 'This coordinate system is not known.');
@@ -77,12 +77,12 @@ export const importTrees = command({
       toDegrees: positions,
       measuredOn: sent.measuredOn || null,
       today,
-      taken: new Set(await takenTags(viewer, sent.placeId, tags)),
+      taken: new Set(await takenTags(viewer, sent.siteId, tags)),
     });
     const read = await inTurns(reading);
     const issues = [...table.issues, ...read.issues];
     if (issues.length) return refuseRows(issues, 1000);
-    const [site] = await dayPlaces(viewer, [sent.placeId], false);
+    const [site] = await daySites(viewer, [sent.siteId], false);
     const sized = eachOf(read.trees, (t) => ({ ...t, largestCm: findHost(t.hostId)?.largestCm ?? null }));
     const spot = site && site.lat !== null && site.lon !== null ? { lat: site.lat, lon: site.lon } : null;
     const asked = await inTurns(doubtSlices(await inTurns(sized), spot));
@@ -91,14 +91,14 @@ export const importTrees = command({
       return { ok: false, issues: doubts.map((d) => ({ path: `sure.${d.id}`, message: d.sentence })) };
     await noteImport(viewer, {
       id: sent.id,
-      placeId: sent.placeId,
+      siteId: sent.siteId,
       name: sent.name || `List of ${today}`,
       trees: read.trees.length,
     });
     const noonOf = noonsIn(place.timeZone);
-    const from = await nextWalkOrder(viewer, sent.placeId);
+    const from = await nextWalkOrder(viewer, sent.siteId);
     const fresh = eachOf(read.trees, (t, i) =>
-      asNew(t, { importId: sent.id, placeId: sent.placeId, noonOf, walkOrder: from + i }),
+      asNew(t, { importId: sent.id, siteId: sent.siteId, noonOf, walkOrder: from + i }),
     );
     await addTrees(viewer, await inTurns(fresh), viewer.breastHeightCm, v7, (done) =>
       progress?.(done, read.trees.length),
@@ -120,12 +120,12 @@ function noonsIn(timeZone: string): (day: string) => Date {
 /** A row of the list as a tree that hangs; a trunk measured on a day was measured at its noon, in the place's own zone. */
 function asNew(
   row: TreeRow,
-  at: { importId: string; placeId: string; noonOf: (day: string) => Date; walkOrder: number },
+  at: { importId: string; siteId: string; noonOf: (day: string) => Date; walkOrder: number },
 ): NewTree {
   return {
     id: v7(),
     importId: at.importId,
-    placeId: at.placeId,
+    siteId: at.siteId,
     tag: row.tag,
     hostId: row.hostId,
     species: row.species,

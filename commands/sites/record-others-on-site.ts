@@ -4,7 +4,7 @@ import { putDown } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
 import { readNumber } from '@/core/units/numbers';
 import { addOthersApplied } from '@/store/others-applied';
-import { getPlace } from '@/store/grounds';
+import { getSite } from '@/store/grounds';
 import { z } from 'zod';
 
 /** What the client or others put down on this place: it counts against the caps of every label. */
@@ -13,7 +13,7 @@ export const recordOthersOnSite = command({
   right: 'edit grounds',
   schema: z.object({
     id: uuid,
-    placeId: uuid,
+    siteId: uuid,
     ...putDown,
   }),
   once: (x) => x.id,
@@ -21,7 +21,7 @@ export const recordOthersOnSite = command({
     const grams = readNumber(o.grams, { name: 'The amount', above: 0, max: 1e7, unit: 'g' });
     if (!grams.ok) return refuse('grams', grams.sentence);
     if (o.onDay > todayOf(viewer, now)) return refuse('onDay', 'That day has not come yet.');
-    if (!(await getPlace(viewer, o.placeId))) return refuse('', 'There is no such place in this company.');
+    if (!(await getSite(viewer, o.siteId))) return refuse('', 'There is no such place in this company.');
     await addOthersApplied(viewer, { ...o, grams: grams.value });
     return done;
   },

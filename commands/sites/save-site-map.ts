@@ -1,7 +1,7 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { areaOf, toGlobe } from '@/core/grounds/plan';
-import { groundsPlanSchema } from '@/core/grounds/schema';
+import { siteMapSchema } from '@/core/grounds/schema';
 import { upsertSiteMap } from '@/store/place-plan';
 import { z } from 'zod';
 
@@ -12,8 +12,8 @@ export const saveSiteMap = command({
   name: 'save-site-map',
   right: 'edit grounds',
   schema: z.object({
-    placeId: uuid,
-    plan: groundsPlanSchema,
+    siteId: uuid,
+    plan: siteMapSchema,
     trees: z.array(z.object({ id: uuid, x: metre, y: metre })).max(600),
     /** The version of the plan that was drawn on. */
     basedOn: z.number().int().min(1),
@@ -21,7 +21,7 @@ export const saveSiteMap = command({
   run: async ({ viewer }, p): Promise<Result> => {
     const kept = await upsertSiteMap(
       viewer,
-      p.placeId,
+      p.siteId,
       p.plan,
       p.plan.outline ? areaOf(p.plan.outline) : null,
       p.trees.map((t) => ({ ...t, ...(p.plan.origin ? toGlobe(t, p.plan.origin) : { lat: null, lon: null }) })),

@@ -9,12 +9,12 @@ import { readNumber } from '@/core/units/numbers';
 import { readHours } from '@/core/schedule/read-hours';
 import { AREA, LENGTH } from '@/core/units/units';
 import { regionKey } from '@/commands/rules/region-key';
-import { getPlace, upsertPlace, type PlaceInput } from '@/store/grounds';
+import { getSite, upsertSite, type SiteInput } from '@/store/grounds';
 import { z } from 'zod';
 
 const zones = new Set(Intl.supportedValuesOf('timeZone'));
 
-const placeSchema = z.object({
+const siteSchema = z.object({
   id: uuid,
   clientId: z.string().refine((x) => uuid.safeParse(x).success, 'Choose the client.'),
   name: name('A place'),
@@ -87,7 +87,7 @@ function readPickings(text: string, issues: Issue[]): { variety: string; from: s
 export const saveSite = command({
   name: 'save-site',
   right: 'edit grounds',
-  schema: placeSchema,
+  schema: siteSchema,
   run: async ({ viewer }, p): Promise<Result<{ id: string }>> => {
     const issues: Issue[] = [];
     const number = (path: string, text: string, rule: Parameters<typeof numberAt>[3]) =>
@@ -114,7 +114,7 @@ export const saveSite = command({
     const hours = readHours(p.hours);
     if (!hours.ok) issues.push({ path: 'hours', message: hours.sentence });
     if (issues.length) return { ok: false, issues };
-    const wanted: PlaceInput = {
+    const wanted: SiteInput = {
       id: p.id,
       clientId: p.clientId,
       name: p.name,
@@ -137,8 +137,8 @@ export const saveSite = command({
       gateCode: may(viewer.role, 'see gate codes') ? p.gateCode : null,
       basedOn: p.basedOn,
     };
-    if (await upsertPlace(viewer, wanted)) return { ok: true, value: { id: p.id } };
-    const now = await getPlace(viewer, p.id);
+    if (await upsertSite(viewer, wanted)) return { ok: true, value: { id: p.id } };
+    const now = await getSite(viewer, p.id);
     return now
       ? stale(
           'this place',

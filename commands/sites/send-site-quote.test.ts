@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { answerOffer } from '@/commands/share/answer-offer';
+import { answerQuote } from '@/commands/share/answer-offer';
 import { perform } from '@/commands/command';
 import { ownCompany } from '@/commands/testing';
 import { cancelPlan } from '@/commands/trees/cancel-plan';
@@ -7,23 +7,23 @@ import { elmAvenue, NOVEMBER } from '@/commands/trees/testing';
 import { isProperty } from '@/core/proposal/property';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
-import { sharedProposal } from '@/store/proposals';
+import { sharedQuote } from '@/store/proposals';
 import { makeCompany } from '@/store/testing';
 import { openPlans, openVisits } from '@/store/plans';
 import { todayView } from '@/views/today';
 import { yearVisits } from '@/store/year-visits';
-import { offerView } from '@/views/grounds';
+import { quoteView } from '@/views/grounds';
 import { sendSiteQuote } from './send-site-quote';
 
 const made = ownCompany();
 let viewer: Viewer;
 const plans: string[] = [];
 const at = (who = viewer) => ({ viewer: who, now: NOVEMBER, station: fair });
-const view = async () => (await offerView(viewer, made.o.placeId, NOVEMBER))!;
+const view = async () => (await quoteView(viewer, made.o.siteId, NOVEMBER))!;
 const offered = async (more: object = {}, who = viewer) =>
   perform(sendSiteQuote, at(who), {
     id: v7(),
-    placeId: made.o.placeId,
+    siteId: made.o.siteId,
     keys: (await view()).lines.map((l) => l.key),
     message: 'As we said in the avenue.',
     days: '21',
@@ -58,16 +58,16 @@ it('opens without a sign-in, names what is planned, and says nothing of the comp
   const answer = await offered();
   if (!answer.ok) throw new Error(JSON.stringify(answer.issues));
   const token = answer.value.path.split('/').pop()!;
-  const shared = (await sharedProposal(token))!;
+  const shared = (await sharedQuote(token))!;
   if (!isProperty(shared.data)) throw new Error('an offer for a tree');
   const line = shared.data.lines.find((l) => l.what.startsWith('Trunk injection'));
   expect(shared.data).toMatchObject({ place: expect.any(String), comingOut: viewer.prices.visit });
   const sold = async () =>
-    (await yearVisits(viewer, made.o.placeId, '2027-01-01', '2027-12-31', '2026-11-26'))
+    (await yearVisits(viewer, made.o.siteId, '2027-01-01', '2027-12-31', '2026-11-26'))
       .filter((v) => plans.includes(v.id))
       .map((v) => v.sold);
   expect(await sold()).toEqual([false, false, false]);
-  const say = (more: object) => answerOffer({ token, options: [line!.key], who: 'A. Client', ...more });
+  const say = (more: object) => answerQuote({ token, options: [line!.key], who: 'A. Client', ...more });
   expect(await say({ options: ['something else'] })).toMatchObject({ ok: false, issues: [{ path: 'options' }] });
   expect(await say({})).toEqual({ ok: true, value: null });
   expect(await say({ options: [] })).toMatchObject({ ok: false });
@@ -85,15 +85,15 @@ it('what a client declines is due, priced and planned nowhere, until somebody op
     insert into work_plan (id, company_id, tree_id, work_id, answers, document, sheet, sheet_us, by_person, planned_for, price)
     select ${work}, ${made.o.companyId}, tree_id, 'mulch', '{}', 2, '{"figures":[]}', '{"figures":[]}', ${made.o.personId},
       '2027-04-01', '{"now":2000,"overYears":2000,"years":1}'
-    from plan where id = ${plans[0]!}`;
+    from treatment_plan where id = ${plans[0]!}`;
   const answer = await offered();
   if (!answer.ok) throw new Error(JSON.stringify(answer.issues));
   const token = answer.value.path.split('/').pop()!;
-  const { data } = (await sharedProposal(token))!;
+  const { data } = (await sharedQuote(token))!;
   if (!isProperty(data)) throw new Error('an offer for a tree');
   const taken = data.lines.filter((l) => l.covers.includes(work)).map((l) => l.key);
   expect(taken).toHaveLength(1);
-  expect(await answerOffer({ token, options: taken, who: 'A. Client' })).toMatchObject({ ok: true });
+  expect(await answerQuote({ token, options: taken, who: 'A. Client' })).toMatchObject({ ok: true });
   const open = async () => {
     const { plans: own, works } = await openVisits(viewer);
     return [...own, ...works].map((x) => x.id);
@@ -118,7 +118,7 @@ it.each([
   ['nothing', { keys: [] }, 'keys'],
   ['no number of days', { days: 'some' }, 'days'],
   ['a year of days', { days: '400' }, 'days'],
-  ['no such place', { placeId: v7() }, 'placeId'],
+  ['no such place', { siteId: v7() }, 'siteId'],
 ])('%s is refused beside its field', async (_, more, path) => {
   const answer = await offered(more);
   expect(answer).toMatchObject({ ok: false });
@@ -129,5 +129,5 @@ it('is for whoever may prescribe, and for their own places', async () => {
   expect(await offered({}, { ...viewer, role: 'technician' })).toMatchObject({ ok: false });
   const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await offered({}, theirs)).toMatchObject({ ok: false });
-  expect(await offerView(theirs, made.o.placeId, NOVEMBER)).toBeNull();
+  expect(await quoteView(theirs, made.o.siteId, NOVEMBER)).toBeNull();
 });

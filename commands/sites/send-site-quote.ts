@@ -6,8 +6,8 @@ import type { Issue } from '@/core/book/write';
 import { NO_PRICES } from '@/core/cost/prices';
 import { DAYS_OPEN } from '@/core/proposal/proposal';
 import { dayIn } from '@/core/season/follow-ups';
-import { getPlace } from '@/store/grounds';
-import { addProposal } from '@/store/proposals';
+import { getSite } from '@/store/grounds';
+import { insertQuote } from '@/store/proposals';
 import { z } from 'zod';
 
 /** Offers a client what is to be done on a whole property within a year: worked out here anew, as it is planned now. */
@@ -16,7 +16,7 @@ export const sendSiteQuote = command({
   right: 'prescribe',
   schema: z.object({
     id: uuid,
-    placeId: uuid,
+    siteId: uuid,
     /** Lines by their keys. */
     keys: z.array(z.string().max(200)).min(1, 'Offer one thing at least.').max(60, 'At most sixty things at once.'),
     message: z.string().trim().max(2000, 'At most 2000 signs.'),
@@ -27,15 +27,15 @@ export const sendSiteQuote = command({
     const days = numberAt(issues, 'days', p.days, { name: 'The days', ...DAYS_OPEN, whole: true });
     if (issues.length) return { ok: false, issues };
     if (viewer.prices.unentered) return refuse('keys', NO_PRICES);
-    const place = await getPlace(viewer, p.placeId);
-    if (!place) return refuse('placeId', 'This place is not in this company.');
+    const place = await getSite(viewer, p.siteId);
+    if (!place) return refuse('siteId', 'This place is not in this company.');
     const lines = await offeredAt(viewer, place.id, dayIn(now, place.timeZone));
     const chosen = lines.filter((l) => p.keys.includes(l.key));
     if (chosen.length < new Set(p.keys).size)
       return refuse('keys', 'What is planned here has changed meanwhile. Look at it again, then make the offer.');
-    const token = await addProposal(viewer, {
+    const token = await insertQuote(viewer, {
       id: p.id,
-      placeId: place.id,
+      siteId: place.id,
       days: days!,
       data: {
         about: 'property',

@@ -1,7 +1,7 @@
 import { command, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { tagsIn } from '@/core/grounds/tags';
-import { getPlace } from '@/store/grounds';
+import { getSite } from '@/store/grounds';
 import { putIntoSection, tagsAt } from '@/store/tree-list';
 import { z } from 'zod';
 
@@ -10,15 +10,15 @@ export const setSection = command({
   name: 'set-section',
   right: 'edit grounds',
   schema: z.object({
-    placeId: uuid,
+    siteId: uuid,
     section: z.string().trim().max(60, 'At most 60 signs.'),
     tags: z.string().trim().min(1, 'Say which tags, like 1–20, 33.').max(2000, 'At most 2000 signs.'),
   }),
   run: async ({ viewer }, p): Promise<Result<{ trees: number }>> => {
-    if (!(await getPlace(viewer, p.placeId))) return refuse('placeId', 'This place is not in this company.');
+    if (!(await getSite(viewer, p.siteId))) return refuse('siteId', 'This place is not in this company.');
     const named = tagsIn(p.tags);
     if (!named.ok) return refuse('tags', named.sentence);
-    const trees = (await tagsAt(viewer, p.placeId)).filter((t) => named.has(t.tag));
+    const trees = (await tagsAt(viewer, p.siteId)).filter((t) => named.has(t.tag));
     if (!trees.length) return refuse('tags', 'No tree here wears one of these tags.');
     await putIntoSection(
       viewer,

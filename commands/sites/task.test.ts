@@ -14,7 +14,7 @@ import { settleTask } from './settle-task';
 const made = ownCompany();
 const watering = (more: object = {}) => ({
   id: v7(),
-  placeId: made.o.placeId,
+  siteId: made.o.siteId,
   who: 'client' as const,
   what: 'Water the new lime',
   instructions: 'Two cans at the foot, slowly, in the evening.',
@@ -27,7 +27,7 @@ const set = async (more: object = {}, who: Viewer = made.viewer) => {
 };
 const kept = async (id: string): Promise<Task> => (await getTask(made.viewer, id))!;
 const address = async () => {
-  const answer = await doneBy(addSiteCalendar, made.viewer, { placeId: made.o.placeId });
+  const answer = await doneBy(addSiteCalendar, made.viewer, { siteId: made.o.siteId });
   if (!answer.ok) throw new Error('no address');
   return answer.value.path.split('/').pop()!;
 };
@@ -48,7 +48,7 @@ describe('a task of a place', () => {
     expect(await doneBy(settleTask, made.viewer, { id, to: 'done' })).toMatchObject({ ok: true });
     expect(await doneBy(settleTask, made.viewer, { id, to: 'done' })).toMatchObject({ ok: false });
     expect(await onToday()).toBe(false);
-    expect((await tasksAt(made.viewer, made.o.placeId, '2026-01-01')).find((t) => t.id === id)?.state).toBe('done');
+    expect((await tasksAt(made.viewer, made.o.siteId, '2026-01-01')).find((t) => t.id === id)?.state).toBe('done');
     expect(await doneBy(settleTask, made.viewer, { id, to: 'open' })).toMatchObject({ ok: true });
     expect(await onToday()).toBe(true);
     expect(await doneBy(settleTask, made.viewer, { id, to: 'dropped' })).toMatchObject({ ok: true });
@@ -70,7 +70,7 @@ describe('a task of a place', () => {
     ['a client who is not told how', { instructions: 'ok' }, 'instructions'],
     ['a tag that hangs nowhere here', { tag: '999' }, 'tag'],
     ['nobody', { who: 'somebody' }, 'who'],
-    ['a place of nobody', { placeId: v7() }, 'placeId'],
+    ['a place of nobody', { siteId: v7() }, 'siteId'],
   ])('%s is refused beside its field, and nothing is kept', async (_, more, path) => {
     const { id, answer } = await set(more);
     expect(answer).toMatchObject({ ok: false, issues: [{ path }] });
@@ -106,14 +106,14 @@ describe('what is left to a client', () => {
     const { id } = await set();
     const other = await makeCompany(made.owner);
     const theirs = (await loadViewer(other))!;
-    const there = watering({ placeId: other.placeId });
+    const there = watering({ siteId: other.siteId });
     await doneBy(addTask, theirs, there);
     for (const foreign of [own.id, there.id, v7()])
       expect(await finishTask({ token, id: foreign, who: 'J. Harbottle' })).toMatchObject({
         ok: false,
         issues: [{ message: 'This was not left to you.' }],
       });
-    await doneBy(deleteSiteCalendar, made.viewer, { placeId: made.o.placeId });
+    await doneBy(deleteSiteCalendar, made.viewer, { siteId: made.o.siteId });
     expect(await finishTask({ token, id, who: 'J. Harbottle' })).toMatchObject({
       ok: false,
       issues: [{ message: expect.stringMatching(/does not work any more/) }],

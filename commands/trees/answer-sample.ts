@@ -15,7 +15,7 @@ export const answerSample = command({
   schema: z.object({
     treeId: uuid,
     sampleId: uuid,
-    lookId: uuid,
+    inspectionId: uuid,
     outcome: z.string().max(60).nullable(),
     answer: z.string().trim().min(1, 'Write what the answer says.').max(2000, 'At most 2000 signs.'),
     onDay: z.iso.date('Give the day of the answer.'),
@@ -36,7 +36,7 @@ export const answerSample = command({
       look:
         sample.testId && a.outcome
           ? {
-              id: a.lookId,
+              id: a.inspectionId,
               treeId: tree.id,
               at: observed,
               crownLoss: null,

@@ -1,9 +1,9 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
-import { planGrounds } from '@/facts/plan-moves';
+import { planContexts } from '@/facts/plan-moves';
 import { sendSiteQuote } from '@/commands/sites/send-site-quote';
 import { maritime } from '@/commands/programmes/testing';
-import { answerOffer } from '@/commands/share/answer-offer';
+import { answerQuote } from '@/commands/share/answer-offer';
 import { ownCompany } from '@/commands/testing';
 import { standing } from '@/core/gates/rules';
 import { prescribe } from '@/core/prescribe/prescribe';
@@ -11,7 +11,7 @@ import { after } from '@/core/season/follow-ups';
 import type { Viewer } from '@/store/auth';
 import { getPlans, openPlans } from '@/store/plans';
 import { yearVisits } from '@/store/year-visits';
-import { offerView } from '@/views/grounds';
+import { quoteView } from '@/views/grounds';
 import { planDaysView, planMovesView } from '@/views/plan-days';
 import { todayView } from '@/views/today';
 import { followPlans } from './follow-plans';
@@ -47,18 +47,18 @@ it('an avenue: planned in November for its window, sold online, moved by the hea
   expect(new Set(planned.map((p) => p.product)).size).toBeGreaterThan(3);
 
   // The client is offered the avenue as one thing, and takes it.
-  const { lines } = (await offerView(viewer, made.o.placeId, NOVEMBER))!;
+  const { lines } = (await quoteView(viewer, made.o.siteId, NOVEMBER))!;
   const line = lines.find((l) => l.count === 41)!;
   expect(line).toMatchObject({ trees: 'A01–A41', days: [was] });
   const offer = await perform(
     sendSiteQuote,
     { viewer, now: NOVEMBER, station: maritime },
-    { id: v7(), placeId: made.o.placeId, keys: [line.key], message: '', days: '30' },
+    { id: v7(), siteId: made.o.siteId, keys: [line.key], message: '', days: '30' },
   );
   if (!offer.ok) throw new Error(JSON.stringify(offer.issues));
   const token = offer.value.path.split('/').pop()!;
-  expect(await answerOffer({ token, options: [line.key], who: 'The parish' })).toMatchObject({ ok: true });
-  const sold = (await yearVisits(viewer, made.o.placeId, '2027-01-01', '2027-12-31', '2026-11-26')).filter(
+  expect(await answerQuote({ token, options: [line.key], who: 'The parish' })).toMatchObject({ ok: true });
+  const sold = (await yearVisits(viewer, made.o.siteId, '2027-01-01', '2027-12-31', '2026-11-26')).filter(
     (v) => v.sold,
   );
   expect(sold).toHaveLength(41);
@@ -67,10 +67,10 @@ it('an avenue: planned in November for its window, sold online, moved by the hea
   let stands = was!;
   for (const day of ['2027-04-20', '2027-06-08']) {
     const now = at(day);
-    const { moves, seen } = (await planMovesView(viewer, made.o.placeId, late, now))!;
+    const { moves, seen } = (await planMovesView(viewer, made.o.siteId, late, now))!;
     expect(moves).toHaveLength(41);
     for (const m of moves) expect(m.opens).toContainEqual({ by: 'leaf', expected: expect.anything() });
-    expect(await perform(followPlans, { viewer, now, station: late }, { placeId: made.o.placeId, seen })).toEqual({
+    expect(await perform(followPlans, { viewer, now, station: late }, { siteId: made.o.siteId, seen })).toEqual({
       ok: true,
       value: { moved: 41 },
     });
@@ -90,7 +90,7 @@ it('an avenue: planned in November for its window, sold online, moved by the hea
   const now = at(day);
   expect((await todayView(viewer, now, late)).plans.some((p) => p.id === plan!.id)).toBe(true);
   const [full] = await getPlans(viewer, [plan!.id]);
-  const [ground] = await planGrounds(viewer, late, now, [full!]);
+  const [ground] = await planContexts(viewer, late, now, [full!]);
   const use = full!.label.uses.find((u) => u.key === full!.useKey)!;
   const sheet = prescribe(ground!.situation, full!.label, use, {
     ...full!.choices,

@@ -1,7 +1,7 @@
 import { command, done, refuse } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { STILL_HANGS } from '@/commands/devices/then';
-import { hangingOn } from '@/store/hanging';
+import { STILL_INSTALLED } from '@/commands/devices/then';
+import { installedOn } from '@/store/hanging';
 import { setPlanState } from '@/store/plans';
 import { z } from 'zod';
 
@@ -10,7 +10,7 @@ export const cancelPlan = command({
   right: 'prescribe',
   schema: z.object({ id: uuid, drop: z.boolean() }),
   run: async ({ viewer: v }, { id, drop }) => {
-    if (drop && (await hangingOn(v, [id]))) return refuse('', STILL_HANGS);
+    if (drop && (await installedOn(v, [id]))) return refuse('', STILL_INSTALLED);
     const changed = await setPlanState(v, id, drop ? 'open' : 'dropped', drop ? 'dropped' : 'open');
     return changed.count ? done : refuse('', 'This plan was carried out or dropped meanwhile.');
   },

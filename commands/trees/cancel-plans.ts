@@ -1,7 +1,7 @@
 import { command, done, refuse } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { STILL_HANGS } from '@/commands/devices/then';
-import { hangingOn } from '@/store/hanging';
+import { STILL_INSTALLED } from '@/commands/devices/then';
+import { installedOn } from '@/store/hanging';
 import { setPlanStates } from '@/store/plans';
 import { z } from 'zod';
 
@@ -14,7 +14,7 @@ export const cancelPlans = command({
     drop: z.boolean(),
   }),
   run: async ({ viewer: v }, { ids, drop }) => {
-    if (drop && (await hangingOn(v, ids))) return refuse('ids', STILL_HANGS);
+    if (drop && (await installedOn(v, ids))) return refuse('ids', STILL_INSTALLED);
     const changed = await setPlanStates(v, ids, drop ? 'open' : 'dropped', drop ? 'dropped' : 'open');
     return changed.count === new Set(ids).size
       ? done

@@ -1,6 +1,6 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { revokeProposal } from '@/store/proposals';
+import { cancelQuoteRow } from '@/store/proposals';
 import { z } from 'zod';
 
 export const cancelQuote = command({
@@ -8,7 +8,7 @@ export const cancelQuote = command({
   right: 'prescribe',
   schema: z.object({ id: uuid }),
   run: async ({ viewer: v }, { id }): Promise<Result> => {
-    const changed = await revokeProposal(v, id);
+    const changed = await cancelQuoteRow(v, id);
     return changed.count ? done : refuse('', 'This proposal was taken back before.');
   },
 });

@@ -5,7 +5,7 @@ import { NOW, ownCompany } from '@/commands/testing';
 import { dose } from '@/core/dose/dose';
 import { fair } from '@/stand-ins/weather/fair';
 import { mixView } from '@/views/mix';
-import { roundsView } from '@/views/rounds';
+import { scheduleView } from '@/views/rounds';
 import { rowView } from '@/views/row';
 import { recordTreatment } from './record-treatment';
 import { recordTreatments } from './record-treatments';
@@ -30,9 +30,9 @@ const KEPT = 'Half the root zone is paved; agreed with the client.';
 /** The trunk of a planned tree is measured again, thinner or thicker than it was when it was planned. */
 const measured = async (planId: string, diameterCm: number) => {
   const { owner, o } = made;
-  const [plan] = await owner<{ tree: string }[]>`select tree_id as tree from plan where id = ${planId}`;
+  const [plan] = await owner<{ tree: string }[]>`select tree_id as tree from treatment_plan where id = ${planId}`;
   await owner`
-    insert into reading (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
+    insert into measurement (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
     values (${v7()}, ${o.companyId}, ${plan!.tree}, '2026-06-01T07:00:00Z', ${o.personId}, ${diameterCm}, 130,
       ${owner.json([{ kind: 'diameter', typed: { value: diameterCm, unit: 'cm' } }])}, 15, 'tape')`;
 };
@@ -107,7 +107,7 @@ it('the mix that is proposed is as much as the newest trunks ask, and is taken b
   const product = Number((view.recipe.mixMl * view.recipe.strength).toFixed(6));
   const batch = {
     id: v7(),
-    roundId: null,
+    crewDayId: null,
     planIds,
     vessel: 'Blue can',
     totalMl: view.recipe.mixMl,
@@ -126,7 +126,7 @@ it('the mix that is proposed is as much as the newest trunks ask, and is taken b
 it('what is loaded is what the newest trunks ask, and a tree that was not measured since stands as planned', async () => {
   const [same, changed] = [await row.planned('N7', 30), await row.planned('N8', 40)];
   await measured(changed, 20);
-  const { plans } = await roundsView(row.viewer, NOW, made.o.placeId);
+  const { plans } = await scheduleView(row.viewer, NOW, made.o.siteId);
   const of = (id: string) => plans.find((p) => p.id === id)!;
   expect([of(same).remeasured, of(changed).remeasured]).toEqual([false, true]);
   expect(of(same).product).toBeCloseTo(productAt(30), 6);

@@ -1,9 +1,9 @@
 import { v7 } from 'uuid';
 import { doneBy, NOW, ownCompany, pathsOf } from '@/commands/testing';
 import { treeOf } from '@/facts/tree';
-import type { Proposal } from '@/core/proposal/proposal';
+import type { Quote } from '@/core/proposal/proposal';
 import { loadViewer } from '@/store/auth';
-import { addProposal, sharedProposal, treeProposals } from '@/store/proposals';
+import { insertQuote, sharedQuote, treeQuotes } from '@/store/proposals';
 import { makeCompany } from '@/store/testing';
 import { archiveTree } from './archive-tree';
 import { editTree } from './edit-tree';
@@ -76,8 +76,8 @@ it('a tree that is gone is laid away with its book, and comes back as it was', a
 
 it('what was found while digging is settled once, with who agreed and how', async () => {
   const id = v7();
-  await made.owner`insert into plan_change (id, company_id, tree_id, look_id, what, by_person)
-    select ${id}, company_id, tree_id, id, 'a root to be cut', by_person from look where tree_id = ${made.o.treeId} limit 1`;
+  await made.owner`insert into plan_change (id, company_id, tree_id, inspection_id, what, by_person)
+    select ${id}, company_id, tree_id, id, 'a root to be cut', by_person from inspection where tree_id = ${made.o.treeId} limit 1`;
   expect(pathsOf(await doneBy(settleChange, made.viewer, { id, approved: true, how: '' }))).toEqual(['how']);
   const yes = { id, approved: true, how: 'the client, on the telephone' };
   expect(await doneBy(settleChange, made.viewer, yes)).toMatchObject({ ok: true });
@@ -88,18 +88,18 @@ it('what was found while digging is settled once, with who agreed and how', asyn
 
 it('an offer that was taken back opens for nobody, and is taken back once', async () => {
   const id = v7();
-  const token = await addProposal(made.viewer, {
+  const token = await insertQuote(made.viewer, {
     id,
     days: 30,
     treeId: made.o.treeId,
-    data: { message: 'for spring', options: [] } as unknown as Proposal,
+    data: { message: 'for spring', options: [] } as unknown as Quote,
   });
-  expect(await sharedProposal(token)).not.toBeNull();
+  expect(await sharedQuote(token)).not.toBeNull();
   const other = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await doneBy(cancelQuote, other, { id })).toMatchObject({ ok: false });
   expect(await doneBy(cancelQuote, made.viewer, { id })).toMatchObject({ ok: true });
   expect(await doneBy(cancelQuote, made.viewer, { id })).toMatchObject({ ok: false });
-  const shared = await sharedProposal(token);
+  const shared = await sharedQuote(token);
   expect(shared === null || (shared as { revokedAt?: Date | null }).revokedAt !== null).toBe(true);
-  expect((await treeProposals(made.viewer, made.o.treeId)).find((p) => p.id === id)!.revokedAt).not.toBeNull();
+  expect((await treeQuotes(made.viewer, made.o.treeId)).find((p) => p.id === id)!.revokedAt).not.toBeNull();
 });

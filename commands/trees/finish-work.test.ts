@@ -10,7 +10,7 @@ import { planWork } from './plan-work';
 
 const made = ownCompany();
 measuredFirst(made);
-const all = { words: null, placeId: null, method: null, from: null, to: null, after: null, limit: 40 };
+const all = { words: null, siteId: null, method: null, from: null, to: null, after: null, limit: 40 };
 async function planned(workId: string, on = '2026-06-01') {
   const id = v7();
   const input = { id, treeId: made.o.treeId, workId, answers: {}, on, released: {} };
@@ -50,8 +50,8 @@ it('it is found by its name, note, tag, place and day, and beside no method but 
   expect(await found({ words: 'no such thing' })).toBe(0);
   // Signs that a search pattern would take for any sign are looked for as they are.
   expect(await found({ words: '%' })).toBe(0);
-  expect(await found({ placeId: made.o.placeId, from: '2026-05-31', to: '2026-05-31' })).toBe(1);
-  expect(await found({ placeId: v7() })).toBe(0);
+  expect(await found({ siteId: made.o.siteId, from: '2026-05-31', to: '2026-05-31' })).toBe(1);
+  expect(await found({ siteId: v7() })).toBe(0);
   expect(await found({ from: '2026-06-01' })).toBe(0);
   expect([await found({ method: 'work' }), await found({ method: 'soil-drench' })]).toEqual([1, 0]);
 });

@@ -5,7 +5,7 @@ import { finishSchema } from '@/core/work/finish-schema';
 import { stepOfWork } from '@/core/prescribe/costs';
 import { dayIn, followUps } from '@/core/season/follow-ups';
 import { settleAnew } from '@/commands/programmes/settle';
-import { laidBehind } from '@/store/laid';
+import { assignmentBehind } from '@/store/laid';
 import { getWorkPlan, settleWork } from '@/store/works';
 import { v7 } from 'uuid';
 
@@ -20,7 +20,7 @@ export const finishWork = command({
     if (!plan || !tree) return refuse('', 'This work is not in this company.');
     // The day on which it was done, whenever it is heard of.
     const today = dayIn(observed, tree.timeZone);
-    const laid = await laidBehind(viewer, { workPlanId: p.id });
+    const assignment = await assignmentBehind(viewer, { workPlanId: p.id });
     const { rules } = stepOfWork(plan.workId, plan.sheet.followUps, undefined, weighingOf(viewer, tree, observed));
     const settled = await settleWork(
       viewer,
@@ -29,9 +29,9 @@ export const finishWork = command({
         : { id: p.id, state: 'dropped', doneOn: null, doneAt: null, minutes: null, note: p.note },
       v7,
       // Under a programme the next one is a visit of the programme.
-      p.done ? followUps(rules, today).filter((f) => !laid || f.kind !== 'treat-again') : [],
+      p.done ? followUps(rules, today).filter((f) => !assignment || f.kind !== 'treat-again') : [],
     );
-    if (settled && laid) await settleAnew({ viewer, now, station }, laid.laidId, [laid.treeId]);
+    if (settled && assignment) await settleAnew({ viewer, now, station }, assignment.assignmentId, [assignment.treeId]);
     return settled ? done : refuse('', 'This work was carried out or dropped meanwhile.');
   },
 });

@@ -18,7 +18,7 @@ let viewer: Viewer;
 const planned: string[] = [];
 const at = (now: Date, station: StationFor, who = viewer) => ({ viewer: who, now, station });
 const stands = async (id: string) => (await openPlans(viewer, 1000)).find((p) => p.id === id)!;
-const seen = (station: StationFor) => planMovesView(viewer, made.o.placeId, station, APRIL);
+const seen = (station: StationFor) => planMovesView(viewer, made.o.siteId, station, APRIL);
 const late = colder(3);
 
 beforeAll(async () => {
@@ -48,7 +48,7 @@ it('the heat of a late spring moves the plans that waited for the leaf, by days,
   }
   expect((await stands(planned[0]!)).plannedFor).toBe(was);
 
-  expect(await perform(followPlans, at(APRIL, late), { placeId: made.o.placeId, seen: view.seen })).toEqual({
+  expect(await perform(followPlans, at(APRIL, late), { siteId: made.o.siteId, seen: view.seen })).toEqual({
     ok: true,
     value: { moved: 3 },
   });
@@ -63,15 +63,15 @@ it('the heat of a late spring moves the plans that waited for the leaf, by days,
 it('what somebody saw is what is made: when the season has moved on since, it is shown again', async () => {
   const view = (await seen(maritime))!;
   expect(view.moves.length).toBeGreaterThan(0);
-  const answer = await perform(followPlans, at(APRIL, colder(6)), { placeId: made.o.placeId, seen: view.seen });
+  const answer = await perform(followPlans, at(APRIL, colder(6)), { siteId: made.o.siteId, seen: view.seen });
   expect(answer).toMatchObject({ ok: false, issues: [{ path: 'seen' }] });
 });
 
 it('is the company’s own, and for whoever may prescribe', async () => {
   const view = (await seen(maritime))!;
-  const input = { placeId: made.o.placeId, seen: view.seen };
+  const input = { siteId: made.o.siteId, seen: view.seen };
   const theirs = (await loadViewer(await makeCompany(made.owner)))!;
-  expect(await planMovesView(theirs, made.o.placeId, maritime, APRIL)).toBeNull();
+  expect(await planMovesView(theirs, made.o.siteId, maritime, APRIL)).toBeNull();
   expect(await perform(followPlans, at(APRIL, maritime, theirs), input)).toMatchObject({ ok: false });
   expect(await perform(followPlans, at(APRIL, maritime, { ...viewer, role: 'technician' }), input)).toMatchObject({
     ok: false,

@@ -1,7 +1,7 @@
 import { command, refuse, type Result } from '@/commands/command';
 import { moveMark, planMoves } from '@/facts/plan-moves';
 import { uuid } from '@/core/book/record';
-import { getPlace } from '@/store/grounds';
+import { getSite } from '@/store/grounds';
 import { movePlansTo } from '@/store/plans';
 import { z } from 'zod';
 
@@ -10,13 +10,13 @@ export const followPlans = command({
   name: 'follow-plans',
   right: 'prescribe',
   schema: z.object({
-    placeId: uuid,
+    siteId: uuid,
     /** The mark of the moves as somebody saw them: others are shown before they are made. */
     seen: z.string().length(64),
   }),
   run: async ({ viewer, now, station }, p): Promise<Result<{ moved: number }>> => {
-    const place = await getPlace(viewer, p.placeId);
-    if (!place) return refuse('placeId', 'This place is not in this company.');
+    const place = await getSite(viewer, p.siteId);
+    if (!place) return refuse('siteId', 'This place is not in this company.');
     const moves = await planMoves(viewer, station, now, place);
     if (moveMark(moves) !== p.seen)
       return refuse('seen', 'The season has moved on since this was shown. Look at it again, then move the plans.');

@@ -15,7 +15,7 @@ const made = ownCompany();
 let avenue: Awaited<ReturnType<typeof elmAvenue>>;
 let viewer: Viewer;
 const trees: Record<string, string> = {};
-const left = (who = viewer) => besideVisits(who, made.o.placeId, '2026-01-01').then((b) => b.left);
+const left = (who = viewer) => besideVisits(who, made.o.siteId, '2026-01-01').then((b) => b.left);
 const settle = (ids: string[], settled: boolean, who = viewer) =>
   perform(settleSkippedTrees, { viewer: who, now: NOVEMBER, station: fair }, { ids, settled });
 
@@ -30,13 +30,13 @@ beforeAll(async () => {
   ] as const) {
     trees[tag] = v7();
     await owner`
-      insert into tree (id, company_id, place_id, tag, host_id, host_confirmed_at, lat, lon, walk_order)
-      values (${trees[tag]!}, ${o.companyId}, ${o.placeId}, ${tag}, ${host}, now(), 50.3, -4.1, 90)`;
+      insert into tree (id, company_id, site_id, tag, host_id, host_confirmed_at, lat, lon, walk_order)
+      values (${trees[tag]!}, ${o.companyId}, ${o.siteId}, ${tag}, ${host}, now(), 50.3, -4.1, 90)`;
   }
 });
 
 it('a row of any kind, anywhere on the place, is planned in one press; what does not pass is left out by name and reason', async () => {
-  const offered = await rowTrees(viewer, { id: trees.R1!, placeId: made.o.placeId });
+  const offered = await rowTrees(viewer, { id: trees.R1!, siteId: made.o.siteId });
   expect(offered.map((t) => t.tag)).toEqual(expect.arrayContaining(['R2', 'R3', 'R4', 'R5']));
   expect(offered.some((t) => t.id === trees.R1)).toBe(false);
   const alike = ['R2', 'R3', 'R4', 'R5'].map((tag) => ({ id: v7(), treeId: trees[tag]! }));
@@ -58,7 +58,7 @@ it('a row of any kind, anywhere on the place, is planned in one press; what does
 
 it('it stays listed on the year of the place until it is set aside, planned, or left out anew', async () => {
   const onSeason = async () =>
-    (await seasonView(viewer, NOVEMBER, fair, '2026-11-01', '2027-11-01', made.o.placeId)).at!.left.map((l) => l.tag);
+    (await seasonView(viewer, NOVEMBER, fair, '2026-11-01', '2027-11-01', made.o.siteId)).at!.left.map((l) => l.tag);
   expect(await onSeason()).toEqual(['R4', 'R5']);
   const [lime, elm] = await left();
   expect(await settle([lime!.id], true)).toEqual({ ok: true, value: null });
@@ -70,14 +70,14 @@ it('it stays listed on the year of the place until it is set aside, planned, or 
   // Measured and planned by itself, the elm is dealt with.
   const { owner, o } = made;
   await owner`
-    insert into reading (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
+    insert into measurement (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
     values (${v7()}, ${o.companyId}, ${elm!.treeId}, '2026-11-20', ${o.personId}, 40, 130,
       ${owner.json([{ kind: 'diameter', typed: { value: 40, unit: 'cm' } }])}, 15, 'tape')`;
   await owner`
-    insert into look (id, company_id, tree_id, at, by_person, crown_loss, vigour)
+    insert into inspection (id, company_id, tree_id, at, by_person, crown_loss, vigour)
     values (${v7()}, ${o.companyId}, ${elm!.treeId}, '2026-11-20', ${o.personId}, 2, 'good')`;
   await owner`
-    insert into verdict
+    insert into diagnosis
       (id, company_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by)
     values (${v7()}, ${o.companyId}, ${elm!.treeId}, '2026-11-21', ${o.personId}, 'dutch-elm-disease', 'possible',
       'protect a sound tree', 'Finds near by.', '[]', '{}')`;

@@ -61,9 +61,9 @@ it('what somebody asked for goes to any day, and has no other', async () => {
 });
 
 it('what is settled, a programme’s, another company’s or past moves nothing', async () => {
-  const [own, settled, laid] = [await asked('look'), await asked('look'), await asked('look', 'laid')];
+  const [own, settled, assignment] = [await asked('look'), await asked('look'), await asked('look', 'programme')];
   await doneBy(settleFollowUp, made.viewer, { id: settled, done: true });
-  for (const wrong of [settled, laid, v7()])
+  for (const wrong of [settled, assignment, v7()])
     expect(await move([own, wrong], '2026-09-06')).toMatchObject({ ok: false, issues: [{ path: 'ids' }] });
   expect(await move([own], '2026-05-31')).toMatchObject({ ok: false, issues: [{ path: 'day' }] });
   const theirs = (await loadViewer(await makeCompany(made.owner)))!;

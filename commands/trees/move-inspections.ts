@@ -22,7 +22,7 @@ export const moveInspections = command({
     const visits = await visitsById(viewer, ids);
     if (visits.length < new Set(ids).size) return refuse('ids', 'A visit among them is not in this company.');
     if (visits.some((v) => v.state !== 'open')) return refuse('ids', 'What is done or left out cannot be moved.');
-    if (visits.some((v) => v.ruleId === 'laid'))
+    if (visits.some((v) => v.ruleId === 'programme'))
       return refuse('ids', 'A visit of a programme is moved by its programme, which takes what follows along.');
     const never = visits.flatMap((v) => noDayAhead(day, dayIn(now, v.timeZone)) ?? [])[0];
     if (never) return refuse('day', never);

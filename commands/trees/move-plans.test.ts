@@ -2,7 +2,7 @@ import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { ownCompany } from '@/commands/testing';
 import { situationFor } from '@/facts/situation';
-import { findsNear, treeOf } from '@/facts/tree';
+import { detectionsNear, treeOf } from '@/facts/tree';
 import { NO_YEAR } from '@/core/season/year';
 import { fair } from '@/stand-ins/weather/fair';
 import { heldBy } from '@/store/shelf';
@@ -65,7 +65,7 @@ it('what holds wants a reason, which is kept with the plan', async () => {
   expect(await move([id], '2027-02-01', { because: 'A trial, agreed with the regulator.' })).toMatchObject({
     ok: true,
   });
-  const [row] = await made.owner<{ released: object }[]>`select released from plan where id = ${id}`;
+  const [row] = await made.owner<{ released: object }[]>`select released from treatment_plan where id = ${id}`;
   expect(Object.values(row!.released)).toContain('A trial, agreed with the regulator.');
 });
 
@@ -122,9 +122,9 @@ describe('the visits of a place', () => {
   it('planned for its own day it waits today; long ago, it stands where it was planned, and is over', async () => {
     const { owner, o } = made;
     const [fresh, old] = [await planned('Y1'), await planned('Y2')];
-    await owner`update plan set planned_for = null, earliest = null, latest = null, at = '2026-11-20' where id = ${fresh}`;
-    await owner`update plan set planned_for = null, earliest = null, latest = null, at = '2026-02-03' where id = ${old}`;
-    const all = await yearVisits(viewer, o.placeId, '2026-01-01', '2026-12-31', '2026-11-26');
+    await owner`update treatment_plan set planned_for = null, earliest = null, latest = null, at = '2026-11-20' where id = ${fresh}`;
+    await owner`update treatment_plan set planned_for = null, earliest = null, latest = null, at = '2026-02-03' where id = ${old}`;
+    const all = await yearVisits(viewer, o.siteId, '2026-01-01', '2026-12-31', '2026-11-26');
     const on = (id: string) => all.filter((v) => v.id === id).map((v) => [v.day, v.latest]);
     expect(on(fresh)).toEqual([['2026-11-26', '2026-11-26']]);
     expect(on(old)).toEqual([['2026-02-03', '2026-02-03']]);
@@ -134,7 +134,7 @@ describe('the visits of a place', () => {
   it('go on after the next one as the plan of the tree has it, in ten years that are asked for; nothing of them is moved or sold', async () => {
     const id = await planned('W1');
     const read = async (to: string) =>
-      (await seasonView(viewer, NOVEMBER, fair, '2026-11-26', to, made.o.placeId)).at!.visits.filter(
+      (await seasonView(viewer, NOVEMBER, fair, '2026-11-26', to, made.o.siteId)).at!.visits.filter(
         (v) => v.tag === 'W1',
       );
     expect((await read('2027-12-31')).map((v) => [v.state, v.day])).toEqual([['planned', '2027-05-01']]);
@@ -151,7 +151,7 @@ describe('the visits of a place', () => {
     const { o } = made;
     const [kept, dropped] = [await planned('V1'), await planned('V2')];
     await perform(cancelPlan, { viewer, now: NOVEMBER, station: fair }, { id: dropped, drop: true });
-    const read = (from: string, to: string, who = viewer) => yearVisits(who, o.placeId, from, to, '2026-11-26');
+    const read = (from: string, to: string, who = viewer) => yearVisits(who, o.siteId, from, to, '2026-11-26');
     const found = (await read('2027-01-01', '2027-12-31')).find((v) => v.id === kept);
     expect(found).toMatchObject({
       kind: 'plan',
@@ -160,7 +160,7 @@ describe('the visits of a place', () => {
       day: '2027-05-01',
       conditionId: 'dutch-elm-disease',
       put: { method: 'trunk-injection' },
-      laid: null,
+      assignment: null,
     });
     const all = await read('2020-01-01', '2030-12-31');
     expect(all.some((v) => v.id === dropped)).toBe(false);
@@ -173,12 +173,12 @@ describe('the visits of a place', () => {
 it('a plan whose time is over stands on no crew’s list, is told apart, and stops no other plan', async () => {
   const { owner } = made;
   const id = await planned('Z1');
-  await owner`update plan set planned_for = '2026-06-01', earliest = '2026-05-01', latest = '2026-08-31' where id = ${id}`;
+  await owner`update treatment_plan set planned_for = '2026-06-01', earliest = '2026-05-01', latest = '2026-08-31' where id = ${id}`;
   const today = await todayView(viewer, NOVEMBER, fair);
   expect(today.over.map((p) => p.id)).toContain(id);
   expect(today.plans.map((p) => p.id)).not.toContain(id);
   const tree = (await treeOf(viewer, (await stands(id))!.treeId, NOVEMBER))!;
   const held = await heldBy(viewer);
-  const s = situationFor(viewer, tree, held, await findsNear(viewer, tree), NOVEMBER, null, NO_YEAR);
+  const s = situationFor(viewer, tree, held, await detectionsNear(viewer, tree), NOVEMBER, null, NO_YEAR);
   expect(s.alsoPlanned).toEqual([]);
 });

@@ -1,5 +1,5 @@
 import { command, refuse, type Result } from '@/commands/command';
-import { planGrounds } from '@/facts/plan-moves';
+import { planContexts } from '@/facts/plan-moves';
 import { uuid } from '@/core/book/record';
 import type { Issue } from '@/core/book/write';
 import { blocked, standing } from '@/core/gates/rules';
@@ -72,7 +72,7 @@ export const movePlans = command({
     if (plans.some((n) => n.state !== 'open')) return refuse('planIds', 'What is done or dropped cannot be moved.');
     if (plans.some((n) => n.visitId !== null))
       return refuse('planIds', 'A visit of a programme is moved by its programme, which takes what follows along.');
-    const there = await planGrounds(context.viewer, context.station, context.now, plans);
+    const there = await planContexts(context.viewer, context.station, context.now, plans);
     const never = there.flatMap(({ situation }) => noDayAhead(p.day, situation.today) ?? [])[0];
     if (never) return refuse('day', never);
     const areas = new Map<string, Planned>();
@@ -80,11 +80,11 @@ export const movePlans = command({
     const issues: Issue[] = [];
     for (const { plan, tree, situation } of there) {
       const from = yearOf(plan.plannedFor ?? situation.today);
-      const without = shifted(areas.get(tree.placeId) ?? situation.sitePlanned, plan, from, -1);
+      const without = shifted(areas.get(tree.siteId) ?? situation.sitePlanned, plan, from, -1);
       const tried = onDay(p, plan, tree, { ...situation, sitePlanned: without });
       if (Array.isArray(tried)) issues.push(...tried);
       else moves.push(tried);
-      areas.set(tree.placeId, shifted(without, plan, yearOf(p.day), 1));
+      areas.set(tree.siteId, shifted(without, plan, yearOf(p.day), 1));
     }
     if (issues.length) return { ok: false, issues: issues.slice(0, 40) };
     await movePlansTo(context.viewer, moves);

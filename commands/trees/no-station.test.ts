@@ -6,11 +6,11 @@ import { prescribe } from '@/core/prescribe/prescribe';
 import { whilePlanning } from '@/core/prescribe/when';
 import { CLIMATES } from '@/stand-ins/weather/climates';
 import { usualChoices } from '@/facts/situation';
-import { planGrounds } from '@/facts/plan-moves';
+import { planContexts } from '@/facts/plan-moves';
 import { getPlans } from '@/store/plans';
 import { todayView } from '@/views/today';
 import { seasonView } from '@/views/season';
-import { roundsView } from '@/views/rounds';
+import { scheduleView } from '@/views/rounds';
 import { recordTreatment } from './record-treatment';
 import { drenchRow } from './testing';
 
@@ -36,8 +36,8 @@ it('a record where nothing measures holds what somebody said at the tree, and no
 it('planning for today asks at the desk for no air that only whoever stands there can tell; the sheet does', async () => {
   const planId = await row.planned('S2', 40);
   const [plan] = await getPlans(row.viewer, [planId]);
-  const [ground] = await planGrounds(row.viewer, station, NOW, [plan!]);
-  const tree = { hostId: 'wych-elm', lat: 51, grounds: null, others: [], timeZone: 'Europe/London' };
+  const [ground] = await planContexts(row.viewer, station, NOW, [plan!]);
+  const tree = { hostId: 'wych-elm', lat: 51, siteMap: null, others: [], timeZone: 'Europe/London' };
   const choices = usualChoices(tree, none.at(NOW), ground!.situation.year);
   expect(choices).toMatchObject({ temperatureC: null, windMs: null, rainNext24Mm: null, soil: null });
   const use = plan!.label.uses.find((u) => u.key === plan!.useKey)!;
@@ -55,8 +55,8 @@ it('planning for today asks at the desk for no air that only whoever stands ther
 
 it('every view stands without a station, and the season says what it rests on', async () => {
   await todayView(row.viewer, NOW, station);
-  await roundsView(row.viewer, NOW, null);
-  const { at } = await seasonView(row.viewer, NOW, station, '2026-05-01', '2027-05-01', made.o.placeId);
+  await scheduleView(row.viewer, NOW, null);
+  const { at } = await seasonView(row.viewer, NOW, station, '2026-05-01', '2027-05-01', made.o.siteId);
   expect(at!.basis).toBe('usual');
   expect(at!.days).toEqual([]);
   expect(at!.events).toEqual([]);

@@ -126,7 +126,7 @@ it('on the day the leaf is asked anew: what was expected in November releases no
     values (${v7()}, ${o.companyId}, ${lotId}, 5000, 'supplier', 'delivery', ${o.personId})`;
   const now = new Date('2027-05-20T10:00:00Z');
   const [dose] = await owner<{ amount: number }[]>`
-    select (result->'dose'->>'product')::float8 as amount from plan where id = ${plan.id}`;
+    select (result->'dose'->>'product')::float8 as amount from treatment_plan where id = ${plan.id}`;
   const booking = (more: object) => ({
     id: v7(),
     planId: plan.id,

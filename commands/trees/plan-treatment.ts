@@ -18,8 +18,8 @@ import { DENSITY } from '@/core/spray/crown';
 import { SOIL_WORDS } from '@/core/weather/air';
 import { getLabel, heldBy } from '@/store/shelf';
 import type { LeftStop, NewLeftOut } from '@/store/left-out';
-import { nearbyFinds, planRow, type NewVerdict } from '@/store/verdicts';
-import { type Tree, type Verdict } from '@/store/tree';
+import { nearbyDetections, planRow, type NewDiagnosis } from '@/store/verdicts';
+import { type Tree, type SavedDiagnosis } from '@/store/tree';
 import { v7 } from 'uuid';
 import { spotOf } from '@/facts/diagnosis';
 import { yearsOf } from '@/facts/season';
@@ -44,14 +44,14 @@ const choicesSchema = z.object({
  * What is named on a like tree of the row on which nothing is named yet: as on the tree in hand, and no surer than a tree
  * that nobody has looked at can be.
  */
-const verdictLike = (like: Tree, own: Tree, now: Date): Verdict | null => {
-  const [given] = like.verdicts;
+const diagnosisLike = (like: Tree, own: Tree, now: Date): SavedDiagnosis | null => {
+  const [given] = like.savedDiagnoses;
   return given
     ? {
         ...given,
         id: v7(),
         at: now,
-        lookId: own.looks[0]?.id ?? null,
+        inspectionId: own.looks[0]?.id ?? null,
         certainty: own.looks.length ? given.certainty : 'possible',
         reason: `As ${like.tag} in the same row. ${given.reason}`.slice(0, 2000),
         ranking: [],
@@ -84,7 +84,7 @@ function stopOf(open: readonly Gate[], dosed: boolean, named: boolean): LeftStop
 
 /** What was planned without signal takes the place of nothing that was planned on its tree after it; null where nothing was. */
 const plannedSince = (tree: Tree, labelKey: string, at: Date): string | null => {
-  const newer = tree.plans.find((p) => p.state === 'open' && p.labelKey === labelKey && !p.laid && p.at > at);
+  const newer = tree.plans.find((p) => p.state === 'open' && p.labelKey === labelKey && !p.assignment && p.at > at);
   return newer
     ? `${newer.byName} planned the same product on ${tree.tag} after this was planned without signal. That plan stands; look at it.`
     : null;
@@ -124,12 +124,12 @@ export const planTreatment = command({
     // What this press plans on the place counts against its cap, tree by tree.
     let pressed: Situation['sitePlanned'] = {};
     const trees = await treesOf(viewer, row, observed);
-    const [finds, years] = await Promise.all([nearbyFinds(viewer, trees), yearsOf(viewer, trees, station, observed)]);
+    const [detections, years] = await Promise.all([nearbyDetections(viewer, trees), yearsOf(viewer, trees, station, observed)]);
     const one = (treeId: string, like: Tree | null) => {
       const own = trees.find((t) => t.id === treeId);
       if (!own) return null;
-      const verdict = own.verdicts.length || !like ? null : verdictLike(like, own, observed);
-      const tree = verdict ? { ...own, verdicts: [verdict] } : own;
+      const savedDiagnosis = own.savedDiagnoses.length || !like ? null : diagnosisLike(like, own, observed);
+      const tree = savedDiagnosis ? { ...own, savedDiagnoses: [savedDiagnosis] } : own;
       // Sites moved by hand are those of the tree in hand.
       const { bearings, ...shared } = p.choices;
       const year = years.get(tree.id)!;
@@ -139,7 +139,7 @@ export const planTreatment = command({
         ...(!like && bearings ? { bearings } : {}),
         system: viewer.units,
       };
-      const seenAlone = situationFor(viewer, tree, all, finds.get(tree.id)!, observed, p.trouble ?? null, year);
+      const seenAlone = situationFor(viewer, tree, all, detections.get(tree.id)!, observed, p.trouble ?? null, year);
       const s = { ...seenAlone, sitePlanned: withPressed(seenAlone.sitePlanned, pressed) };
       const result = prescribe(s, held.label, use, choices);
       const by = { ...s.money!.by, programme: like?.programme ?? tree.programme };
@@ -149,7 +149,7 @@ export const planTreatment = command({
       const released = like ? { ...holdsReleased(gates, p.alikeReason), ...p.released } : p.released;
       return {
         tree,
-        verdict,
+        savedDiagnosis,
         s,
         choices,
         result,
@@ -196,7 +196,7 @@ export const planTreatment = command({
       visit: visitOn(x.result, x.s.today),
     });
     const plans = [planned(chosen, p.id)];
-    const verdicts: NewVerdict[] = [];
+    const savedDiagnoses: NewDiagnosis[] = [];
     const left: { tag: string; why: string }[] = [];
     const leftOut: NewLeftOut[] = [];
     for (const a of p.alike) {
@@ -213,13 +213,13 @@ export const planTreatment = command({
       } else {
         plans.push(planned(other, a.id));
         count(other.result);
-        if (other.verdict) verdicts.push({ ...other.verdict, treeId: a.treeId });
+        if (other.savedDiagnosis) savedDiagnoses.push({ ...other.savedDiagnosis, treeId: a.treeId });
       }
     }
     const rows = plans.slice(1).map(({ treeId }) => ({ id: v7(), treeId }));
     await planRow(viewer, {
       plans,
-      verdicts,
+      savedDiagnoses,
       left: leftOut,
       programme: tree.programme && { rows, as: tree.programme },
     });

@@ -33,7 +33,7 @@ export const recordOthersOnTree = command({
     if (!tree) return noTree;
     if (x.conditionId !== null && !findCondition(x.conditionId))
       return refuse('conditionId', 'There is no such trouble.');
-    await addOthersApplied(viewer, { ...x, grams: grams!, placeId: tree.placeId });
+    await addOthersApplied(viewer, { ...x, grams: grams!, siteId: tree.siteId });
     return done;
   },
 });

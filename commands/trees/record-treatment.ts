@@ -22,8 +22,8 @@ export const recordTreatment = command({
     if (!booking.ok) return booking;
     const written = await writeBooking(context, booking.value);
     if (!written.ok) return written;
-    const { laid, due } = booking.value;
-    if (laid) await settleAnew(context, laid.laidId, [laid.treeId]);
+    const { assignment, due } = booking.value;
+    if (assignment) await settleAnew(context, assignment.assignmentId, [assignment.treeId]);
     const rest = await planRest(context, booking.value);
     return { ok: true, value: { recordId: b.id, due: due.map((f) => ({ what: f.what, due: f.due })), rest } };
   },

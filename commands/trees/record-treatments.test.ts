@@ -1,5 +1,5 @@
 import { rowGatesOf } from '@/facts/at-the-tree';
-import { rowGrounds } from '@/facts/booking';
+import { rowContexts } from '@/facts/booking';
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { NOW, ownCompany } from '@/commands/testing';
@@ -88,7 +88,7 @@ it('one that does not go stops all of them, and nothing is half-written', async 
   await none(sent(ids), 'rows', theirs);
   expect(await write(sent(ids), { ...row.viewer, role: 'office' })).toMatchObject({ ok: false });
   // Dropped meanwhile by somebody else: none of the others is written either.
-  await made.owner`update plan set state = 'dropped' where id = ${ids[1]!}`;
+  await made.owner`update treatment_plan set state = 'dropped' where id = ${ids[1]!}`;
   await none(sent(ids), 'planId');
 });
 
@@ -104,7 +104,7 @@ it('what stands against it is told once, with the trees at which it stands', asy
     ...more,
   });
   const gatesFor = async (who: Viewer, said: ReturnType<typeof at>) =>
-    rowGatesOf(await rowGrounds(who, NOW, await getPlans(who, ids)), said);
+    rowGatesOf(await rowContexts(who, NOW, await getPlans(who, ids)), said);
   const asked = await gatesFor(row.viewer, at());
   const edibles = asked.filter((g) => g.gate.asks === 'edibles');
   expect(edibles.map((g) => [...g.planIds].sort())).toEqual([[...ids].sort()]);

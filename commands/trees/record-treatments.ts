@@ -5,7 +5,7 @@ import {
   bookingOf,
   doseFollowed,
   momentOf,
-  rowGrounds,
+  rowContexts,
   writeBooking,
   type Worked,
   type Written,
@@ -100,14 +100,14 @@ export const recordTreatments = command({
     if (plans.length < ids.size) return refuse('rows', 'A plan among them is not in this company.');
     if (new Set(plans.map((n) => n.treeId)).size < plans.length) return refuse('rows', 'A tree stands in it twice.');
     const [first] = plans as [(typeof plans)[number]];
-    if (plans.some((n) => n.labelId !== first.labelId || n.useKey !== first.useKey || n.placeId !== first.placeId))
+    if (plans.some((n) => n.labelId !== first.labelId || n.useKey !== first.useKey || n.siteId !== first.siteId))
       return refuse('rows', 'One go is one product, one use and one place.');
     const tagOf = new Map(plans.map((n) => [n.id, n.tag]));
-    const grounds = await rowGrounds(viewer, momentOf(same.startedAt, context.now), plans);
+    const contexts = await rowContexts(viewer, momentOf(same.startedAt, context.now), plans);
     const doses: Worked[] = [];
     const unanswered: { tag: string; issue: Issue }[] = [];
     for (const { planId, basis } of rows) {
-      const ground = grounds.find((g) => g.plan.id === planId);
+      const ground = contexts.find((g) => g.plan.id === planId);
       const followed = ground
         ? doseFollowed(ground.plan.result, atTheTree(ground.situation, ground.plan, same), basis)
         : refuse('rows', 'What this plan rests on is gone; prescribe anew.');
@@ -151,11 +151,11 @@ export const recordTreatments = command({
       const written = await writeBooking(context, booking);
       if (!written.ok) return written;
     }
-    for (const laidId of new Set(ready.flatMap((r) => r.laid?.laidId ?? [])))
+    for (const assignmentId of new Set(ready.flatMap((r) => r.assignment?.assignmentId ?? [])))
       await settleAnew(
         context,
-        laidId,
-        ready.flatMap((r) => (r.laid?.laidId === laidId ? [r.laid.treeId] : [])),
+        assignmentId,
+        ready.flatMap((r) => (r.assignment?.assignmentId === assignmentId ? [r.assignment.treeId] : [])),
       );
     return { ok: true, value: { recordIds: rows.map((r) => r.recordId) } };
   },

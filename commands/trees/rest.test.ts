@@ -8,7 +8,7 @@ import { cancelPlan } from '@/commands/trees/cancel-plan';
 import { AIR, elmAvenue, elmInfusion } from '@/commands/trees/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import type { Viewer } from '@/store/auth';
-import { hangingOf } from '@/store/hanging';
+import { installedDevicesOf } from '@/store/hanging';
 import { getPlan, openPlans } from '@/store/plans';
 import { applyView } from '@/views/tree';
 import { todayView } from '@/views/today';
@@ -32,7 +32,7 @@ const by = (now: Date) => ({ viewer, now, station: fair });
 const DAY = 24 * 60;
 
 /** Hangs a plan and pulls it after an hour with such a part of it left; what is sent to book what went in. */
-async function pulledWith(planId: string, leftPart: number, from: number) {
+async function removedWith(planId: string, leftPart: number, from: number) {
   const hangs = {
     id: v7(),
     planId,
@@ -43,9 +43,9 @@ async function pulledWith(planId: string, leftPart: number, from: number) {
   };
   const why = { leaf: 'full', weather: { ...AIR, at: at(from).toISOString() }, deviation: 'Asked by word of mouth.' };
   expect(await perform(installDevices, by(at(from)), { ...hangs, ...why })).toMatchObject({ ok: true });
-  const devices = (await hangingOf(viewer, planId)).map((d) => ({ id: d.id, leftMl: d.putMl * leftPart }));
-  const pulled = { id: v7(), at: at(from + 60).toISOString(), devices };
-  expect(await perform(removeDevices, by(at(from + 60)), pulled)).toMatchObject({ ok: true });
+  const devices = (await installedDevicesOf(viewer, planId)).map((d) => ({ id: d.id, leftMl: d.putMl * leftPart }));
+  const removed = { id: v7(), at: at(from + 60).toISOString(), devices };
+  expect(await perform(removeDevices, by(at(from + 60)), removed)).toMatchObject({ ok: true });
   const plan = (await getPlan(viewer, planId))!;
   if (!plan.result.dose.ok) throw new Error('no dose');
   const whole = plan.result.dose.product;
@@ -79,7 +79,7 @@ const openOf = async (treeId: string) => (await openPlans(viewer)).filter((p) =>
 
 it('half of it pulled unfinished: the other half waits as a visit of the next day, dosed as the rest, and nothing more', async () => {
   const { planId, treeId } = await planned('R1');
-  const { whole, input, now } = await pulledWith(planId, 0.5, 0);
+  const { whole, input, now } = await removedWith(planId, 0.5, 0);
   expect(await perform(recordTreatment, by(now), input)).toMatchObject({ ok: true, value: { rest: { planned: '2027-06-15' } } });
   const [rest, ...more] = await openOf(treeId);
   expect(more).toEqual([]);
@@ -96,14 +96,14 @@ it('half of it pulled unfinished: the other half waits as a visit of the next da
   expect(asked).not.toContain('interval');
 
   // A quarter of the whole is left of that: the next visit is for a quarter.
-  const second = await pulledWith(rest!.id, 0.5, DAY);
+  const second = await removedWith(rest!.id, 0.5, DAY);
   expect(await perform(recordTreatment, by(second.now), second.input)).toMatchObject({
     ok: true,
     value: { rest: { planned: '2027-06-16' } },
   });
   const [last] = await openOf(treeId);
   expect(last!.product! / whole).toBeCloseTo(0.25, 2);
-  const done = await pulledWith(last!.id, 0, 2 * DAY);
+  const done = await removedWith(last!.id, 0, 2 * DAY);
   expect(await perform(recordTreatment, by(done.now), done.input)).toMatchObject({ ok: true, value: { rest: null } });
   expect(await openOf(treeId)).toEqual([]);
   const [{ sum } = { sum: NaN }] = await made.owner<{ sum: number }[]>`
@@ -113,11 +113,11 @@ it('half of it pulled unfinished: the other half waits as a visit of the next da
 
 it('what all went in, or nearly, leaves nothing to come back for; a rest is dropped with a press', async () => {
   const all = await planned('R2');
-  const whole = await pulledWith(all.planId, 0.05, 0);
+  const whole = await removedWith(all.planId, 0.05, 0);
   expect(await perform(recordTreatment, by(whole.now), whole.input)).toMatchObject({ ok: true, value: { rest: null } });
   expect(await openOf(all.treeId)).toEqual([]);
   const half = await planned('R3');
-  const part = await pulledWith(half.planId, 0.4, 0);
+  const part = await removedWith(half.planId, 0.4, 0);
   await perform(recordTreatment, by(part.now), part.input);
   const [rest] = await openOf(half.treeId);
   expect(await perform(cancelPlan, by(part.now), { id: rest!.id, drop: true })).toMatchObject({ ok: true });
@@ -126,11 +126,11 @@ it('what all went in, or nearly, leaves nothing to come back for; a rest is drop
 
 it('what another put on counts: where the label leaves no room for the rest, it is said and nothing is planned', async () => {
   const { planId, treeId } = await planned('R4');
-  const { input, now } = await pulledWith(planId, 0.5, 0);
+  const { input, now } = await removedWith(planId, 0.5, 0);
   // Somebody else has put its active on this tree the day before.
   await made.owner`
-    insert into others_applied (id, company_id, tree_id, place_id, active, grams, on_day, who, by_person)
-    values (${v7()}, ${made.o.companyId}, ${treeId}, ${made.o.placeId}, 'thiabendazole', 10, '2027-06-13', 'The town', ${made.o.personId})`;
+    insert into others_applied (id, company_id, tree_id, site_id, active, grams, on_day, who, by_person)
+    values (${v7()}, ${made.o.companyId}, ${treeId}, ${made.o.siteId}, 'thiabendazole', 10, '2027-06-13', 'The town', ${made.o.personId})`;
   expect(await perform(recordTreatment, by(now), input)).toMatchObject({
     ok: true,
     value: { rest: { stopped: expect.stringMatching(/^Too soon: /) } },
@@ -141,7 +141,7 @@ it('what another put on counts: where the label leaves no room for the rest, it 
 it('a correction of what went in drops the visit for its rest: never two of it, and what is still out is asked', async () => {
   const corrected = async (tag: string, more: (whole: number) => object) => {
     const { planId, treeId } = await planned(tag);
-    const { whole, input, now } = await pulledWith(planId, 0.5, 0);
+    const { whole, input, now } = await removedWith(planId, 0.5, 0);
     expect(await perform(recordTreatment, by(now), input)).toMatchObject({ ok: true });
     expect(await openOf(treeId)).toHaveLength(1);
     const { id: rootId, amount, startedAt, endedAt } = input;

@@ -1,6 +1,6 @@
 import type { Context } from '@/commands/command';
 import { situationOfPlan } from '@/facts/situation';
-import { findsNear, treeOf } from '@/facts/tree';
+import { detectionsNear, treeOf } from '@/facts/tree';
 import type { Written } from '@/facts/booking';
 import { stillSaid } from '@/core/gates/said';
 import { prescribe } from '@/core/prescribe/prescribe';
@@ -35,7 +35,7 @@ export async function planRest(
   if (!tree) return null;
   const before = plan.choices.rest;
   const day = after(record.doneOn, 1, 'days');
-  const situation = situationOfPlan(viewer, tree, held, await findsNear(viewer, tree), observed, plan, NO_YEAR);
+  const situation = situationOfPlan(viewer, tree, held, await detectionsNear(viewer, tree), observed, plan, NO_YEAR);
   const choices = {
     ...plan.choices,
     said: stillSaid(plan.choices.said),
@@ -70,7 +70,7 @@ export async function planRest(
         visit: visitOn(result.metric, situation.today) && { plannedFor: day, earliest: day, latest },
       },
     ],
-    verdicts: [],
+    savedDiagnoses: [],
     left: [],
     programme: null,
   });

@@ -26,7 +26,7 @@ const sample = (more: object = {}) => ({
 const answered = (sampleId: string, more: object = {}) => ({
   treeId: made.o.treeId,
   sampleId,
-  lookId: v7(),
+  inspectionId: v7(),
   outcome: test.outcomes[0]!.id,
   answer: 'found in culture',
   onDay: '2026-05-30',
@@ -84,14 +84,14 @@ describe('a sample', () => {
 
 it('a look that was taken back stays in the book with its reason and is no evidence any more', async () => {
   const [look] = (await tree()).looks;
-  expect(pathsOf(await doneBy(voidInspection, made.viewer, { treeId: made.o.treeId, lookId: look!.id, reason: '' }))).toEqual(
+  expect(pathsOf(await doneBy(voidInspection, made.viewer, { treeId: made.o.treeId, inspectionId: look!.id, reason: '' }))).toEqual(
     ['reason'],
   );
-  const back = { treeId: made.o.treeId, lookId: look!.id, reason: 'the wrong tree' };
+  const back = { treeId: made.o.treeId, inspectionId: look!.id, reason: 'the wrong tree' };
   expect(await doneBy(voidInspection, made.viewer, back)).toMatchObject({ ok: true });
   expect((await tree()).looks.map((l) => l.id)).not.toContain(look!.id);
-  expect(pathsOf(await doneBy(voidInspection, made.viewer, back))).toEqual(['lookId']);
-  const [row] = await made.owner`select reason from look_withdrawal where look_id = ${look!.id}`;
+  expect(pathsOf(await doneBy(voidInspection, made.viewer, back))).toEqual(['inspectionId']);
+  const [row] = await made.owner`select reason from inspection_void where inspection_id = ${look!.id}`;
   expect(row!.reason).toBe('the wrong tree');
 });
 
@@ -113,7 +113,7 @@ describe('what others put on a tree', () => {
     const sent = put();
     expect(await doneBy(recordOthersOnTree, made.viewer, sent)).toMatchObject({ ok: true });
     expect(await doneBy(recordOthersOnTree, made.viewer, sent)).toMatchObject({ ok: true });
-    expect((await othersApplied(made.viewer, made.o.placeId)).filter((o) => o.grams === 3)).toHaveLength(1);
+    expect((await othersApplied(made.viewer, made.o.siteId)).filter((o) => o.grams === 3)).toHaveLength(1);
     const [row] = await made.owner`select condition_id as c, effect from others_applied where id = ${sent.id}`;
     expect(row).toEqual({ c: 'elm-leaf-beetle', effect: 'none' });
   });

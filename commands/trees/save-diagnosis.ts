@@ -1,12 +1,12 @@
 import { command, refuse, type Result } from '@/commands/command';
 import { diagnose } from '@/facts/diagnosis';
 import { knowledgeOf } from '@/facts/knowledge';
-import { findsNear, treeOf } from '@/facts/tree';
+import { detectionsNear, treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { uuid } from '@/core/book/record';
 import { CERTAINTIES, DECISIONS, TREATS } from '@/core/diagnose/words';
 import { findHost } from '@/knowledge';
-import { addVerdict } from '@/store/verdicts';
+import { insertDiagnosis } from '@/store/verdicts';
 import { z } from 'zod';
 
 /** Deciding: the person's own word; where it differs from the ranking and the rules, with its reason. */
@@ -27,14 +27,14 @@ export const saveDiagnosis = command({
   run: async ({ viewer, observed }, d): Promise<Result<{ next: string }>> => {
     const tree = await treeOf(viewer, d.treeId, observed);
     const found =
-      tree && diagnose(viewer, tree, (await knowledgeOf(viewer)).knowledge, await findsNear(viewer, tree), observed);
+      tree && diagnose(viewer, tree, (await knowledgeOf(viewer)).knowledge, await detectionsNear(viewer, tree), observed);
     if (!tree || !found) return noTree;
     if (!found.candidates.some((c) => c.id === d.conditionId))
       return refuse('conditionId', `That does not happen to ${findHost(tree.hostId)!.name}. Choose from the list.`);
     const own = found.decide(d.conditionId);
     if (!d.reason.trim() && d.decision !== own.decision)
       return refuse('reason', `The ranking would say “${own.decision}”. Say in a sentence why it is otherwise.`);
-    const wrong = tree.verdicts.filter((x) => d.overturns.includes(x.id));
+    const wrong = tree.savedDiagnoses.filter((x) => d.overturns.includes(x.id));
     if (wrong.length !== d.overturns.length) return refuse('overturns', 'What was overturned is not of this tree.');
     // What overturned an earlier name: what was looked at since, and speaks for the new one.
     const since = wrong.length ? tree.looks.filter((l) => l.at > wrong.at(-1)!.at) : [];
@@ -42,11 +42,11 @@ export const saveDiagnosis = command({
       ...since.flatMap((l) => l.tests.map((t) => `${t.test}/${t.outcome}`)),
       ...since.flatMap((l) => (l.detail.check ? ['check of effect'] : [])),
     ].slice(0, 12);
-    await addVerdict(viewer, {
+    await insertDiagnosis(viewer, {
       ...d,
       treeId: tree.id,
       at: observed,
-      lookId: tree.looks[0]?.id ?? null,
+      inspectionId: tree.looks[0]?.id ?? null,
       ranking: found.candidates.slice(0, 12).map((c) => ({ id: c.id, p: Math.round(c.p * 1e4) / 1e4 })),
       overturnedBy: [...new Set(overturnedBy)],
     });

@@ -2,13 +2,13 @@ import { inMinor } from '@/core/cost/prices';
 import { command, done, refuse, type Result } from '@/commands/command';
 import { todayOf } from '@/commands/today';
 import { treeOf } from '@/facts/tree';
-import { settleByLook } from '@/commands/programmes/by-look';
+import { settleByInspection } from '@/commands/programmes/by-look';
 import { noTree } from '@/commands/trees/no-tree';
 import type { Issue } from '@/core/book/write';
-import { detailSchema, lookSchema, readChangePrice, readCrownLoss } from '@/core/diagnose/look';
+import { detailSchema, inspectionSchema, readChangePrice, readCrownLoss } from '@/core/diagnose/look';
 import { dayIn } from '@/core/season/follow-ups';
 import { findHost, findTest, signsFor } from '@/knowledge';
-import { addLooks } from '@/store/looks';
+import { insertInspections } from '@/store/looks';
 import { alikeTrees } from '@/store/tree';
 import { v7 } from 'uuid';
 
@@ -16,7 +16,7 @@ import { v7 } from 'uuid';
 export const saveInspection = command({
   name: 'save-inspection',
   right: 'examine',
-  schema: lookSchema,
+  schema: inspectionSchema,
   once: (x) => x.id,
   run: async ({ viewer, now, observed, station }, l): Promise<Result> => {
     const issues: Issue[] = [];
@@ -65,7 +65,7 @@ export const saveInspection = command({
       today: todayOf(viewer, observed),
     };
     const bare = detailSchema.parse({ soilMoisture: l.detail.soilMoisture });
-    await addLooks(viewer, [
+    await insertInspections(viewer, [
       {
         ...one,
         id: l.id,
@@ -97,7 +97,7 @@ export const saveInspection = command({
       { treeId: tree.id, findings: looked },
       ...l.alike.map((a) => ({ treeId: a.treeId, findings: [...looked, ...a.except] })),
     ];
-    await settleByLook({ viewer, now, station }, seen, dayIn(observed, tree.timeZone));
+    await settleByInspection({ viewer, now, station }, seen, dayIn(observed, tree.timeZone));
     return done;
   },
 });

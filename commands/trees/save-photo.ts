@@ -68,13 +68,13 @@ const inTurn = <T>(work: () => Promise<T>): Promise<T> => {
 };
 
 /** The picture as a small JPEG, turned as the camera meant; null when it is none. */
-async function smaller(bytes: Buffer, withPlace: boolean): Promise<Buffer | null> {
+async function smaller(bytes: Buffer, withSite: boolean): Promise<Buffer | null> {
   try {
     // No metadata is written unless told to; turning by the camera's own flag comes first.
     const picture = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
       .rotate()
       .resize(SIDE, SIDE, { fit: 'inside', withoutEnlargement: true });
-    return await (withPlace ? picture.keepExif() : picture).jpeg({ quality: 82, mozjpeg: true }).toBuffer();
+    return await (withSite ? picture.keepExif() : picture).jpeg({ quality: 82, mozjpeg: true }).toBuffer();
   } catch {
     return null;
   }

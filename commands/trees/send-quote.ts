@@ -1,7 +1,7 @@
 import { heldBy } from '@/store/shelf';
 import { command, refuse, type Result } from '@/commands/command';
 import { situationFor, usualChoices, weighingOf, workFactsOf } from '@/facts/situation';
-import { findsNear, treeOf } from '@/facts/tree';
+import { detectionsNear, treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { numberAt, typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
@@ -15,7 +15,7 @@ import { DAYS_OPEN, offer } from '@/core/proposal/proposal';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
 import { usualAnswers } from '@/core/work/work';
 import { findWork } from '@/core/work/works';
-import { addProposal } from '@/store/proposals';
+import { insertQuote } from '@/store/proposals';
 import { spotOf } from '@/facts/diagnosis';
 import { yearOf } from '@/facts/season';
 import { z } from 'zod';
@@ -38,9 +38,9 @@ export const sendQuote = command({
     if (viewer.prices.unentered) return refuse('keys', NO_PRICES);
     const [tree, held] = await Promise.all([treeOf(viewer, p.treeId, now), heldBy(viewer)]);
     if (!tree) return noTree;
-    const [finds, year] = await Promise.all([findsNear(viewer, tree), yearOf(viewer, tree, station, now)]);
+    const [detections, year] = await Promise.all([detectionsNear(viewer, tree), yearOf(viewer, tree, station, now)]);
     const weather = station(spotOf(tree)).at(now);
-    const situation = situationFor(viewer, tree, held, finds, now, null, year);
+    const situation = situationFor(viewer, tree, held, detections, now, null, year);
     // What is offered is done when it can be done: a client decides in winter on what is done in June.
     const choices: Choices = { ...usualChoices(tree, weather, year), system: viewer.units, when: { kind: 'window' } };
     const facts = workFactsOf(viewer, tree, now);
@@ -57,7 +57,7 @@ export const sendQuote = command({
     if (never)
       return refuse('keys', `${never.method}, ${never.name}: ${never.forbidden}. What is forbidden is not offered.`);
     if (!weighed.length) return refuse('keys', 'None of these ways can be worked out for this tree.');
-    const token = await addProposal(viewer, {
+    const token = await insertQuote(viewer, {
       id: p.id,
       treeId: tree.id,
       days: days!,
@@ -65,7 +65,7 @@ export const sendQuote = command({
         company: viewer.companyName,
         by: viewer.name,
         client: tree.clientName,
-        place: tree.placeName,
+        place: tree.siteName,
         tag: tree.tag,
         host: situation.host.name,
         found: situation.condition

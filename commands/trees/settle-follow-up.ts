@@ -1,7 +1,7 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { decides } from '@/core/programmes/schema';
-import { getLaid, visitsNamed } from '@/store/laid';
+import { getAssignment, visitsNamed } from '@/store/laid';
 import { getVisit, settle } from '@/store/follow-ups';
 import { z } from 'zod';
 
@@ -14,10 +14,10 @@ export const settleFollowUp = command({
     const visit = to ? await getVisit(v, id) : null;
     if (visit?.kind === 'treat-again')
       return refuse('', 'A treatment is done by its record. If it is left out this time, say why.');
-    if (visit?.ruleId === 'laid') {
+    if (visit?.ruleId === 'programme') {
       const [look] = await visitsNamed(v, [visit.rootId]);
-      const laid = look && (await getLaid(v, look.laidId));
-      if (laid && decides(laid.programme, look.step))
+      const assignment = look && (await getAssignment(v, look.assignmentId));
+      if (assignment && decides(assignment.programme, look.step))
         return refuse('', 'What this look found decides what comes next: answer it on the page of its programme.');
     }
     const changed = await settle(v, id, to ? 'open' : 'done', to ? 'done' : 'open');

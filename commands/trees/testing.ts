@@ -24,7 +24,7 @@ export async function elmAvenue(made: ReturnType<typeof ownCompany>) {
     update person
     set licence_number = 'L1', licence_categories = ${['tree injection', 'ornamental']}, licence_expires = '2028-01-01'
     where id = ${o.personId}`;
-  await owner`update place set area_m2 = 6000 where id = ${o.placeId}`;
+  await owner`update site set area_m2 = 6000 where id = ${o.siteId}`;
   const viewer = (await loadViewer(o))!;
   expect(await doneBy(importLabel, viewer, { text: JSON.stringify(elmInfusion) })).toMatchObject({ ok: true });
   const [row] = await owner<{ id: string }[]>`
@@ -36,18 +36,18 @@ export async function elmAvenue(made: ReturnType<typeof ownCompany>) {
   async function soundElm(tag: string, diameterCm = 46.2): Promise<string> {
     const id = v7();
     await owner`
-      insert into tree (id, company_id, place_id, tag, host_id, host_confirmed_at, lat, lon)
-      values (${id}, ${o.companyId}, ${o.placeId}, ${tag}, 'wych-elm', now(), 50.3, -4.1)`;
+      insert into tree (id, company_id, site_id, tag, host_id, host_confirmed_at, lat, lon)
+      values (${id}, ${o.companyId}, ${o.siteId}, ${tag}, 'wych-elm', now(), 50.3, -4.1)`;
     await owner`
-      insert into reading (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m,
+      insert into measurement (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m,
         method)
       values (${v7()}, ${o.companyId}, ${id}, '2026-09-01', ${o.personId}, ${diameterCm}, 130,
         ${owner.json([{ kind: 'diameter', typed: { value: diameterCm, unit: 'cm' } }])}, 15, 'tape')`;
     await owner`
-      insert into look (id, company_id, tree_id, at, by_person, crown_loss, vigour)
+      insert into inspection (id, company_id, tree_id, at, by_person, crown_loss, vigour)
       values (${v7()}, ${o.companyId}, ${id}, '2026-09-01', ${o.personId}, 2, 'good')`;
     await owner`
-      insert into verdict
+      insert into diagnosis
         (id, company_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by)
       values (${v7()}, ${o.companyId}, ${id}, '2026-09-02', ${o.personId}, 'dutch-elm-disease', 'possible',
         'protect a sound tree', 'Finds near by.', '[]', '{}')`;
@@ -116,30 +116,30 @@ export function drenchRow(made: ReturnType<typeof ownCompany>) {
       update person
       set licence_number = 'L1', licence_categories = ${['ornamental']}, licence_expires = '2028-01-01'
       where id = ${o.personId}`;
-    await owner`update place set area_m2 = 60000 where id = ${o.placeId}`;
-    await owner`update plan set state = 'dropped' where id = ${o.planId}`;
+    await owner`update site set area_m2 = 60000 where id = ${o.siteId}`;
+    await owner`update treatment_plan set state = 'dropped' where id = ${o.planId}`;
     kept.viewer = (await loadViewer(o))!;
     expect(await doneBy(checkLabel, kept.viewer, { labelId: o.labelId })).toMatchObject({ ok: true });
   });
   const label = trainingLabels[0]!;
 
   /** A drench that waits on a new elm of so many centimetres. */
-  async function planned(tag: string, diameterCm: number, placeId = made.o.placeId): Promise<string> {
+  async function planned(tag: string, diameterCm: number, siteId = made.o.siteId): Promise<string> {
     const { owner, o } = made;
     const treeId = v7();
     await owner`
-      insert into tree (id, company_id, place_id, tag, host_id, host_confirmed_at, lat, lon)
-      values (${treeId}, ${o.companyId}, ${placeId}, ${tag}, 'wych-elm', now(), 50.3, -4.1)`;
+      insert into tree (id, company_id, site_id, tag, host_id, host_confirmed_at, lat, lon)
+      values (${treeId}, ${o.companyId}, ${siteId}, ${tag}, 'wych-elm', now(), 50.3, -4.1)`;
     await owner`
-      insert into reading (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m,
+      insert into measurement (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m,
         method)
       values (${v7()}, ${o.companyId}, ${treeId}, '2026-05-20', ${o.personId}, ${diameterCm}, 130,
         ${owner.json([{ kind: 'diameter', typed: { value: diameterCm, unit: 'cm' } }])}, 15, 'tape')`;
     await owner`
-      insert into look (id, company_id, tree_id, at, by_person, crown_loss, vigour)
+      insert into inspection (id, company_id, tree_id, at, by_person, crown_loss, vigour)
       values (${v7()}, ${o.companyId}, ${treeId}, '2026-05-20', ${o.personId}, 2, 'good')`;
     await owner`
-      insert into verdict
+      insert into diagnosis
         (id, company_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by)
       values (${v7()}, ${o.companyId}, ${treeId}, '2026-05-21', ${o.personId}, 'elm-leaf-beetle', 'likely',
         'treat now', 'Grubs on every twig.', '[]', '{}')`;
@@ -147,7 +147,7 @@ export function drenchRow(made: ReturnType<typeof ownCompany>) {
     const worked = dose({ label, useKey: 'drench', diameters: [diameterCm], vessels: [], siteAreaM2: 60_000 });
     const result = { dose: worked, ring: null, gates: [], treated: { areaM2: 4, words: 'the ring of the basin' } };
     await owner`
-      insert into plan (id, company_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us,
+      insert into treatment_plan (id, company_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us,
         by_person, at)
       values (${id}, ${o.companyId}, ${treeId}, ${o.labelId}, 'drench', 'elm-leaf-beetle',
         ${owner.json({ soil: 'moist', leaf: 'full', said: {} })}, 2, ${owner.json(result as never)},
@@ -197,7 +197,7 @@ export function drenchRow(made: ReturnType<typeof ownCompany>) {
     const product = Number((totalMl * strength).toFixed(6));
     return {
       id: v7(),
-      roundId: null,
+      crewDayId: null,
       planIds,
       vessel: 'Blue can',
       totalMl,

@@ -1,7 +1,7 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { treeOf } from '@/facts/tree';
 import { uuid } from '@/core/book/record';
-import { withdrawLook } from '@/store/looks';
+import { voidInspectionRow } from '@/store/looks';
 import { z } from 'zod';
 
 /** Takes a look back: it stays in the book of the tree with its reason, and is no evidence any more. */
@@ -10,14 +10,14 @@ export const voidInspection = command({
   right: 'examine',
   schema: z.object({
     treeId: uuid,
-    lookId: uuid,
+    inspectionId: uuid,
     reason: z.string().trim().min(3, 'Say in a few words why it is taken back.').max(400, 'At most 400 signs.'),
   }),
   run: async ({ viewer, now }, w): Promise<Result> => {
     const tree = await treeOf(viewer, w.treeId, now);
-    if (!tree?.looks.some((l) => l.id === w.lookId))
-      return refuse('lookId', 'This look was taken back meanwhile, or it is not of this tree.');
-    await withdrawLook(viewer, w.lookId, w.reason);
+    if (!tree?.looks.some((l) => l.id === w.inspectionId))
+      return refuse('inspectionId', 'This look was taken back meanwhile, or it is not of this tree.');
+    await voidInspectionRow(viewer, w.inspectionId, w.reason);
     return done;
   },
 });

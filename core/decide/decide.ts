@@ -6,9 +6,9 @@ import { inSentence, type Certainty, type Decision } from '../diagnose/words';
 import { answering, onlyPrevents } from './actions';
 import type { Base } from './base';
 import { THERE } from './ground';
-import { lookForbidden } from './forbids';
+import { inspectionForbidden } from './forbids';
 import { gravity, isTrivial } from './gravity';
-import { fearedSteps, lookSteps, type LookStep } from './look-further';
+import { fearedSteps, inspectionSteps, type InspectionStep } from './look-further';
 import { Named } from './named';
 import { counts, makes, unexplained } from './sight';
 import { tellOf } from './tell';
@@ -174,15 +174,15 @@ class Deciding extends Named {
   }
 
   /** What to look at next; where more has to be looked at, never nothing. */
-  private looks(decision: Decision): LookStep[] {
-    const steps = lookSteps(this.sight, this.input.tests, this.wrong.length > 0, this.base).filter(
-      (s) => !lookForbidden(this.duties, s.id),
+  private looks(decision: Decision): InspectionStep[] {
+    const steps = inspectionSteps(this.sight, this.input.tests, this.wrong.length > 0, this.base).filter(
+      (s) => !inspectionForbidden(this.duties, s.id),
     );
     if (steps.length || decision !== 'look further') return steps;
     const feared = [...this.risks.map((r) => r.condition), ...this.input.candidates.map((c) => c.id)].flatMap(
       (id) => this.base.condition(id) ?? [],
     );
-    return fearedSteps(feared, this.input, this.base).filter((s) => !lookForbidden(this.duties, s.id));
+    return fearedSteps(feared, this.input, this.base).filter((s) => !inspectionForbidden(this.duties, s.id));
   }
 
   /** What is present on this tree: a sign that counts, a test, ill health, or danger; a history and a find near by are none. */

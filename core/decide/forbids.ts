@@ -61,5 +61,5 @@ const forbidden = (duties: readonly Pick<Duty, 'id'>[], kind: ActKind | undefine
   kind !== undefined && duties.some((d) => FORBIDS[d.id]?.includes(kind));
 
 /** Whether a duty forbids a look or a test, by its id. */
-export const lookForbidden = (duties: readonly Pick<Duty, 'id'>[], test: string): boolean =>
+export const inspectionForbidden = (duties: readonly Pick<Duty, 'id'>[], test: string): boolean =>
   forbidden(duties, TEST_NEEDS[test]);

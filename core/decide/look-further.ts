@@ -4,14 +4,14 @@ import type { Base } from './base';
 import type { Sight } from './sight';
 
 /** One thing to look at, in the order in which it is worth it. */
-export interface LookStep {
+export interface InspectionStep {
   id: string;
   what: string;
   why: string;
   minutes: number;
 }
 
-const PLACES: Readonly<Record<Sight['missing'][number], Omit<LookStep, 'id'>>> = {
+const PLACES: Readonly<Record<Sight['missing'][number], Omit<InspectionStep, 'id'>>> = {
   collar: {
     what: 'The collar: flare, brackets, mushrooms, dead bark, whether it rocks',
     why: 'What fells a tree and what starves it begins here.',
@@ -43,8 +43,8 @@ const WALK: readonly (readonly [test: string, why: string])[] = [
 ];
 
 /** What has not been looked at, in the order in which it is worth looking, with why and how long. */
-export function lookSteps(sight: Sight, tests: readonly TestResult[], wrong: boolean, base: Base): LookStep[] {
-  const out: LookStep[] = sight.missing.map((m) => ({ id: m, ...PLACES[m] }));
+export function inspectionSteps(sight: Sight, tests: readonly TestResult[], wrong: boolean, base: Base): InspectionStep[] {
+  const out: InspectionStep[] = sight.missing.map((m) => ({ id: m, ...PLACES[m] }));
   if (wrong)
     for (const [id, why] of WALK) {
       const t = tests.some((x) => x.test === id) ? null : base.test(id);
@@ -64,8 +64,8 @@ export function fearedSteps(
   feared: readonly Condition[],
   { findings, tests }: { findings: readonly { sign: string; state: string }[]; tests: readonly TestResult[] },
   base: Base,
-): LookStep[] {
-  const out: LookStep[] = [];
+): InspectionStep[] {
+  const out: InspectionStep[] = [];
   for (const c of feared.filter((x) => x.kind !== 'harmless' && x.kind !== 'unknown')) {
     const test = c.deciding ? base.test(c.deciding.test) : null;
     if (test && !tests.some((t) => t.test === test.id) && !out.some((o) => o.id === test.id))

@@ -1,6 +1,6 @@
 import type { Condition, Finding, TestResult } from '../diagnose/knowledge';
 import { oftenOf } from '../diagnose/reading';
-import { FLOOR_OF_LOOKS, type PlaceOnTree, type Vigour } from '../diagnose/words';
+import { FLOOR_OF_INSPECTIONS, type PartOfTree, type Vigour } from '../diagnose/words';
 import type { Base } from './base';
 
 export type Seen = Pick<Finding, 'sign' | 'state' | 'grade' | 'counted' | 'sure' | 'lastSeason'>;
@@ -36,13 +36,13 @@ export const counts = (f: Seen): boolean => f.state === 'seen' && (f.sure !== 'p
 
 export function sightOf(findings: readonly Seen[], tests: readonly TestResult[], h: Health, base: Base): Sight {
   const looked = findings.filter((f) => f.state !== 'not looked');
-  const places = new Set<PlaceOnTree | undefined>(looked.map((f) => base.sign(f.sign)?.place));
+  const places = new Set<PartOfTree | undefined>(looked.map((f) => base.sign(f.sign)?.place));
   // Trunk and bark are one walk round the stem; a graded crown was looked at.
   if (places.has('bark')) places.add('trunk');
   if (h.crownLoss !== null) places.add('crown');
   if (tests.some((t) => t.test === 'dig-collar' || t.test === 'sound-roots' || t.test === 'sound-trunk'))
     places.add('collar');
-  const missing: Sight['missing'] = FLOOR_OF_LOOKS.filter((p) => !places.has(p));
+  const missing: Sight['missing'] = FLOOR_OF_INSPECTIONS.filter((p) => !places.has(p));
   if (h.vigour === null) missing.push('vigour');
   const seen = findings.filter(counts);
   const ailing: string[] = [];

@@ -1,6 +1,6 @@
-import { openTroubles, presentTrouble, type KeptVerdict } from './troubles';
+import { openTroubles, presentTrouble, type KeptDiagnosis } from './troubles';
 
-const v = (id: string, conditionId: string, more: Partial<KeptVerdict> = {}): KeptVerdict => ({
+const v = (id: string, conditionId: string, more: Partial<KeptDiagnosis> = {}): KeptDiagnosis => ({
   id,
   conditionId,
   certainty: 'likely',

@@ -1,7 +1,7 @@
 import type { Certainty, Decision } from '../diagnose/words';
 
 /** A decision as it is kept on a tree. */
-export interface KeptVerdict {
+export interface KeptDiagnosis {
   id: string;
   conditionId: string;
   certainty: Certainty;
@@ -18,13 +18,13 @@ const CLOSES: readonly Decision[] = ['leave it alone'];
  * wrong, or that nothing needs doing. Naming one never overturns another unless a person says so.
  * @param verdicts newest first
  */
-export function openTroubles<V extends KeptVerdict>(verdicts: readonly V[]): V[] {
-  const overturned = new Set(verdicts.flatMap((v) => v.overturns));
+export function openTroubles<V extends KeptDiagnosis>(savedDiagnoses: readonly V[]): V[] {
+  const overturned = new Set(savedDiagnoses.flatMap((v) => v.overturns));
   const newest = new Map<string, V>();
-  for (const v of verdicts) if (!newest.has(v.conditionId)) newest.set(v.conditionId, v);
+  for (const v of savedDiagnoses) if (!newest.has(v.conditionId)) newest.set(v.conditionId, v);
   return [...newest.values()].filter((v) => !overturned.has(v.id) && !CLOSES.includes(v.decision));
 }
 
 /** The newest open trouble that is said to be there; what a sound tree is guarded against is not. */
-export const presentTrouble = <V extends KeptVerdict>(verdicts: readonly V[]): V | undefined =>
-  openTroubles(verdicts).find((v) => v.decision !== 'protect a sound tree');
+export const presentTrouble = <V extends KeptDiagnosis>(savedDiagnoses: readonly V[]): V | undefined =>
+  openTroubles(savedDiagnoses).find((v) => v.decision !== 'protect a sound tree');

@@ -5,7 +5,7 @@ import type { Method } from '../label/methods';
 import type { Action } from './actions';
 import type { Duty } from './duties';
 import type { TreeState } from './eligible';
-import type { LookStep } from './look-further';
+import type { InspectionStep } from './look-further';
 import type { Schools } from './schools';
 import type { Health, Seen } from './sight';
 
@@ -66,7 +66,7 @@ export interface DecisionResult {
   /** Drivers that stand behind it, by condition id. */
   drivers: string[];
   /** What has not been looked at, in the order in which it is worth it. */
-  look: LookStep[];
+  look: InspectionStep[];
   /** What may be done while it is not named. */
   meanwhile: string[];
   /** Facts that a threshold speaks of and nobody has given. */

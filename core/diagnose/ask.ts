@@ -7,7 +7,7 @@ import { alarming, observationDoubts, type Exclusion } from './doubts';
 import { findingSchema, testResultSchema, type Finding, type Host, type Knowledge } from './knowledge';
 import { balance, wouldChange } from './evidence';
 import { compile, type Model } from './model';
-import { nextLooks } from './next-look';
+import { nextInspections } from './next-look';
 import { evidenceOf, posterior, ranking, type Observed } from './rank';
 import { VIGOURS } from './words';
 
@@ -138,7 +138,7 @@ export function diagnoseCase(q: Case, knowledge: Knowledge, exclusions: readonly
       for: b.for,
       against: b.against,
     })),
-    nextLooks: nextLooks(model, post, observed, 5),
+    nextInspections: nextInspections(model, post, observed, 5),
     wouldChange: wouldChange(model, observed),
     doubts: observationDoubts(host, q, [...q.fears, ...alarming(q.nearby, knowledge)], knowledge, exclusions),
   };

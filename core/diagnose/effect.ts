@@ -1,5 +1,5 @@
 import type { TestResult } from './knowledge';
-import type { LookDetail } from './look';
+import type { InspectionDetail } from './look';
 
 /** The questions that exclude a fault of the application before a diagnosis is doubted. */
 export const APPLICATION_QUESTIONS = [
@@ -11,7 +11,7 @@ export const APPLICATION_QUESTIONS = [
 
 /** Soil as it was judged beside the signs, as the answer of the soil probe; a probe that was done itself says more. */
 export const soilAsTest = (
-  moisture: LookDetail['soilMoisture'] | undefined,
+  moisture: InspectionDetail['soilMoisture'] | undefined,
   tests: readonly TestResult[],
 ): TestResult[] =>
   moisture && moisture !== 'wet' && !tests.some((t) => t.test === 'soil-probe')
@@ -19,7 +19,7 @@ export const soilAsTest = (
     : [...tests];
 
 /** How an earlier treatment is judged by a check of its effect. */
-export type CheckVerdict =
+export type CheckResult =
   | { kind: 'too early'; sentence: string }
   | { kind: 'fault'; sentence: string; issues: string[] }
   | { kind: 'no effect'; sentence: string }
@@ -31,10 +31,10 @@ export type CheckVerdict =
  * @param earliest first day on which an effect can be there; null when nobody has said
  */
 export function judgeCheck(
-  check: NonNullable<LookDetail['check']>,
+  check: NonNullable<InspectionDetail['check']>,
   today: string,
   earliest: string | null,
-): CheckVerdict {
+): CheckResult {
   if (check.effect !== 'none')
     return {
       kind: 'effect',

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { besideSchema } from './beside-schema';
 import { timedSchema } from '../season/timed-schema';
-import { CERTAINTIES, COMMON_WORDS, FINDING_STATES, KINDS, NATURES, OFTEN_WORDS, PLACES_ON_TREE, SURE } from './words';
+import { CERTAINTIES, COMMON_WORDS, FINDING_STATES, KINDS, NATURES, OFTEN_WORDS, PARTS_OF_TREE, SURE } from './words';
 
 /** The shape of what Elmhorn knows. The data itself lives in knowledge/ and is passed in. */
 /** What an entry is called within: small letters, figures, hyphens. */
@@ -42,7 +42,7 @@ export type Host = z.infer<typeof hostSchema>;
 
 export const signSchema = z.strictObject({
   id,
-  place: z.enum(PLACES_ON_TREE),
+  place: z.enum(PARTS_OF_TREE),
   words: text,
   /** What a grade of 4 looks like. */
   worst: text,

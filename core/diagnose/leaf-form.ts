@@ -23,7 +23,7 @@ export type LeafForm =
   | { kind: 'bundle'; of: 2 | 3 | 5 };
 
 /** A leaf with how it sits on the shoot, and what to look at. */
-export interface LeafLook {
+export interface LeafInspection {
   form: LeafForm;
   sits: 'in pairs' | 'one by one' | 'all round';
   look: string;

@@ -51,10 +51,10 @@ export const detailSchema = z.strictObject({
     .nullable()
     .default(null),
 });
-export type LookDetail = z.infer<typeof detailSchema>;
+export type InspectionDetail = z.infer<typeof detailSchema>;
 
 /** What the examining bench sends for one tree. */
-export const lookSchema = z.object({
+export const inspectionSchema = z.object({
   id: z.uuid(),
   treeId: z.uuid(),
   hostKey: z.array(z.boolean().nullable()).max(4),

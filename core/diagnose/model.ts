@@ -2,7 +2,7 @@ import { inSeason } from '../season/months';
 import type { Condition, Host, Knowledge, QuickTest, Sign } from './knowledge';
 import { commonOn, concerns, oftenOf } from './reading';
 import { lastFew, once } from './once';
-import { SIGN_OF_HEALTH, OFTEN, type PlaceOnTree } from './words';
+import { SIGN_OF_HEALTH, OFTEN, type PartOfTree } from './words';
 
 /** What is known before anybody looks: where, when, and what stood here or near by before. */
 export interface Setting {
@@ -59,7 +59,7 @@ export interface Observable {
   id: string;
   /** `sign`: outcomes are seen and absent. */
   kind: 'sign' | 'test';
-  place: PlaceOnTree | null;
+  place: PartOfTree | null;
   words: string;
   outcomes: { id: string; words: string }[];
   minutes: number;
@@ -94,7 +94,7 @@ export interface Model {
 }
 
 /** Minutes that a look at one sign takes, by place; digging is counted apart. */
-const MINUTES: Record<PlaceOnTree, number> = {
+const MINUTES: Record<PartOfTree, number> = {
   ground: 0.2,
   collar: 0.3,
   trunk: 0.25,

@@ -2,7 +2,7 @@ import type { Model, Observable } from './model';
 import { cell, reported, type Observed, type Posterior } from './rank';
 
 /** A look that would tell something: what it is worth, and what each outcome would do. */
-export interface NextLook {
+export interface NextInspection {
   kind: 'sign' | 'test';
   id: string;
   words: string;
@@ -44,13 +44,13 @@ function bitsOf(p: Float64Array, total: number): number {
  * @param most how many to give
  * @param allowed which observables can be looked at now (season, tools in hand); all by default
  */
-export function nextLooks(
+export function nextInspections(
   model: Model,
   post: Posterior,
   observed: Observed,
   most = 5,
   allowed: (o: Observable) => boolean = () => true,
-): NextLook[] {
+): NextInspection[] {
   const done = new Set([
     ...observed.findings.filter((f) => f.state !== 'not looked').map((f) => `sign:${f.sign}`),
     ...observed.tests.map((t) => `test:${t.test}`),
@@ -81,7 +81,7 @@ export function nextLooks(
   const spots = new Int32Array(kept.length);
   const p = new Float64Array(size);
 
-  const looks: (NextLook & { value: number })[] = [];
+  const looks: (NextInspection & { value: number })[] = [];
   for (const o of model.observables) {
     if (done.has(`${o.kind}:${o.id}`) || !allowed(o) || senseless(o)) continue;
     // Nothing that is still in the running has anything to do with it.

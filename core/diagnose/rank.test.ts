@@ -3,7 +3,7 @@ import { exclusions, findHost, findSign, findTest, shipped } from '@/knowledge';
 import { alarming, observationDoubts } from './doubts';
 import { balance, weigh, wouldChange } from './evidence';
 import { compile, signInSeason, SOUND, UNKNOWN, type Model } from './model';
-import { nextLooks } from './next-look';
+import { nextInspections } from './next-look';
 import { evidenceOf, posterior, priorWeights, ranking, sharpen, type Observed } from './rank';
 import { certaintyOf, inWords } from './sureness';
 
@@ -168,7 +168,7 @@ describe('the next look', () => {
   const m = model('common-ash', 7);
   const seen: Observed = { findings: [{ sign: 'top-dieback', state: 'seen', grade: 3 }], tests: [] };
   const post = posterior(m, evidenceOf(m, seen));
-  const looks = nextLooks(m, post, seen, 60);
+  const looks = nextInspections(m, post, seen, 60);
   it('asks nothing twice, and tells what each outcome would do', () => {
     expect(looks.length).toBeGreaterThan(8);
     expect(looks.map((l) => l.id)).not.toContain('top-dieback');
@@ -191,7 +191,7 @@ describe('the next look', () => {
     expect(looks.slice(0, 3).map((l) => l.id)).not.toContain('peel-window');
   });
   it('leaves out what cannot be looked at now', () => {
-    expect(nextLooks(m, post, seen, 60, (o) => o.kind === 'sign').every((l) => l.kind === 'sign')).toBe(true);
+    expect(nextInspections(m, post, seen, 60, (o) => o.kind === 'sign').every((l) => l.kind === 'sign')).toBe(true);
     const winter = model('common-ash', 1);
     expect(winter.observables.some((o) => o.id === 'light-leaf')).toBe(false);
     const there = (sign: string, evergreen: boolean, month: number) =>
@@ -285,12 +285,12 @@ it('a test is believed by its specificity: the unknown takes no share of a labor
 it('a next look never presumes what has not been seen, and is never what was seen already', () => {
   const m = model('magnolia');
   const ids = (findings: Observed['findings']) =>
-    nextLooks(m, posterior(m, evidenceOf(m, { findings, tests: [] })), { findings, tests: [] }, 99).map((l) => l.id);
+    nextInspections(m, posterior(m, evidenceOf(m, { findings, tests: [] })), { findings, tests: [] }, 99).map((l) => l.id);
   expect(ids([])).not.toContain('wipe-white');
   expect(ids([{ sign: 'mealy-wax', state: 'seen', grade: 2, sure: 'perhaps' }])).toContain('wipe-white');
   const ash = model('common-ash');
   const galleries: Observed['findings'] = [{ sign: 'gallery-s', state: 'seen', grade: 3 }];
-  const looks = nextLooks(
+  const looks = nextInspections(
     ash,
     posterior(ash, evidenceOf(ash, { findings: galleries, tests: [] })),
     { findings: galleries, tests: [] },

@@ -24,7 +24,7 @@ const OVERLOOKED = 0.1;
 const FROM_MEMORY = 0.8;
 
 /** How likely a sighting of so much, so sure, is where the sign is there with chance q; q0 is its chance where nothing makes it. */
-function sighting(q: number, q0: number, extent: number, sure: Sure, telling: boolean): number {
+function stageNote(q: number, q0: number, extent: number, sure: Sure, telling: boolean): number {
   const r = REPORTED[sure];
   const caused = q > q0 ? (q - q0) / (1 - q0) : 0;
   const idle = (1 - caused) * Math.min(q, q0);
@@ -80,7 +80,7 @@ export function evidenceOf(model: Model, observed: Observed): Evidence[] {
     const extent = Math.min(4, Math.max(1, f.grade || 2));
     const of =
       f.state === 'seen'
-        ? (q: number) => sighting(q, q0, extent, f.sure ?? 'sure', o.telling)
+        ? (q: number) => stageNote(q, q0, extent, f.sure ?? 'sure', o.telling)
         : (q: number) => 1 - q + q * OVERLOOKED;
     const weight = o.weight * (f.lastSeason ? FROM_MEMORY : 1);
     add(o, Float64Array.of(...o.chances[0]!.map((q) => of(q) ** weight)));

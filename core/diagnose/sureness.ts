@@ -2,9 +2,9 @@ import type { Condition, Finding, QuickTest, TestResult } from './knowledge';
 import { OFTEN, type Certainty } from './words';
 
 type Told = Pick<Condition, 'id' | 'deciding' | 'tests' | 'telling'>;
-type Sighting = Pick<Finding, 'sign' | 'state' | 'grade' | 'sure' | 'lastSeason'>;
+type StageNote = Pick<Finding, 'sign' | 'state' | 'grade' | 'sure' | 'lastSeason'>;
 
-const surely = (f: Sighting) => f.state === 'seen' && f.sure !== 'perhaps' && !f.lastSeason && (f.grade ?? 2) >= 2;
+const surely = (f: StageNote) => f.state === 'seen' && f.sure !== 'perhaps' && !f.lastSeason && (f.grade ?? 2) >= 2;
 
 /**
  * What a positive test confirms: a laboratory's answer, for whatever makes it at least usually; any other test only where it
@@ -13,7 +13,7 @@ const surely = (f: Sighting) => f.state === 'seen' && f.sure !== 'perhaps' && !f
 export function confirms(
   c: Told,
   tests: readonly TestResult[],
-  findings: readonly Sighting[],
+  findings: readonly StageNote[],
   test: (id: string) => QuickTest | null,
 ): 'laboratory' | 'deciding test' | null {
   const positive = (t: TestResult) => {
@@ -40,7 +40,7 @@ export function certaintyOf(
   p: number,
   condition: Told | null,
   tests: readonly TestResult[],
-  findings: readonly Sighting[],
+  findings: readonly StageNote[],
   test: (id: string) => QuickTest | null,
 ): Certainty {
   if (condition) {

@@ -1,7 +1,7 @@
 import type { Finding } from './knowledge';
-import { newestVisit, type KeptLook } from './visit';
+import { newestVisit, type SavedInspection } from './visit';
 
-const look = (at: string, more: Partial<KeptLook>): KeptLook => ({
+const look = (at: string, more: Partial<SavedInspection>): SavedInspection => ({
   id: at,
   at: new Date(at),
   crownLoss: null,

@@ -1,24 +1,24 @@
 import { dayIn } from '../season/follow-ups';
 import type { Finding, TestResult } from './knowledge';
-import type { LookDetail } from './look';
+import type { InspectionDetail } from './look';
 import type { Vigour } from './words';
 
 /** One look as it is kept. */
-export interface KeptLook {
+export interface SavedInspection {
   id: string;
   at: Date;
   crownLoss: number | null;
   vigour: Vigour | null;
   findings: Finding[];
   tests: TestResult[];
-  detail: Partial<LookDetail>;
+  detail: Partial<InspectionDetail>;
 }
 /** All looks of the newest visit as one; what an earlier visit saw and nobody has looked at again stands apart. */
 export interface Visit {
   at: Date;
   findings: Finding[];
   tests: TestResult[];
-  detail: Partial<LookDetail>;
+  detail: Partial<InspectionDetail>;
   crownLoss: number | null;
   vigour: Vigour | null;
   /** Signs seen on an earlier visit and not looked at again since. */
@@ -34,7 +34,7 @@ const TESTS_HOLD_DAYS = 120;
  * @param looks newest first, withdrawn ones left out
  * @returns null where nobody has looked
  */
-export function newestVisit(looks: readonly KeptLook[], timeZone: string): Visit | null {
+export function newestVisit(looks: readonly SavedInspection[], timeZone: string): Visit | null {
   const [newest] = looks;
   if (!newest) return null;
   const day = dayIn(newest.at, timeZone);
@@ -57,14 +57,14 @@ export function newestVisit(looks: readonly KeptLook[], timeZone: string): Visit
     const own = l.tests.filter((t) => !tests.has(t.test));
     for (const t of own) tests.set(t.test, [...(tests.get(t.test) ?? []), t]);
   }
-  const first = <T>(of: (l: KeptLook) => T | null | undefined): T | null => {
+  const first = <T>(of: (l: SavedInspection) => T | null | undefined): T | null => {
     for (const l of looks) {
       const x = of(l);
       if (x !== null && x !== undefined) return x;
     }
     return null;
   };
-  const detail = Object.assign({}, ...[...today].reverse().map((l) => filled(l.detail))) as Partial<LookDetail>;
+  const detail = Object.assign({}, ...[...today].reverse().map((l) => filled(l.detail))) as Partial<InspectionDetail>;
   return {
     at: newest.at,
     findings: [...findings.values()],
@@ -77,7 +77,7 @@ export function newestVisit(looks: readonly KeptLook[], timeZone: string): Visit
 }
 
 /** What of a detail says anything: an empty list or a null of a later look does not take back what an earlier one drew. */
-const filled = (d: Partial<LookDetail>): Partial<LookDetail> =>
+const filled = (d: Partial<InspectionDetail>): Partial<InspectionDetail> =>
   Object.fromEntries(
     Object.entries(d).filter(([, v]) => v !== null && v !== undefined && !(Array.isArray(v) && v.length === 0)),
   );

@@ -15,7 +15,7 @@ export const ODDS: Record<Certainty, string> = {
 export const VIGOURS = ['good', 'fair', 'poor', 'failing'] as const;
 export type Vigour = (typeof VIGOURS)[number];
 /** What each word of the vigour scale looks like, so that two people grade the same tree alike. */
-export const VIGOUR_LOOKS: Record<Vigour, string> = {
+export const VIGOUR_GRADES: Record<Vigour, string> = {
   good: 'long shoots, full-sized leaf, wound wood rolls over old cuts',
   fair: 'shoots a third shorter than usual, leaf nearly full',
   poor: 'shoots a few cm, small pale leaf, wounds hardly close',
@@ -47,13 +47,13 @@ export const DECISIONS = [
 ] as const;
 export type Decision = (typeof DECISIONS)[number];
 /** What is asked of a look before a tree may be called sound: these places, and how the tree grows. */
-export const FLOOR_OF_LOOKS = ['collar', 'trunk', 'crown'] as const;
+export const FLOOR_OF_INSPECTIONS = ['collar', 'trunk', 'crown'] as const;
 
 /** The decisions after which a prescription makes sense. */
 export const TREATS: readonly Decision[] = ['treat now', 'protect a sound tree', 'treat in its window'];
 
 /** The walk of an examination, from the ground up and out to the neighbours. */
-export const PLACES_ON_TREE = [
+export const PARTS_OF_TREE = [
   'ground',
   'collar',
   'trunk',
@@ -68,7 +68,7 @@ export const PLACES_ON_TREE = [
   'visitors',
   'neighbours',
 ] as const;
-export type PlaceOnTree = (typeof PLACES_ON_TREE)[number];
+export type PartOfTree = (typeof PARTS_OF_TREE)[number];
 
 /** How often a condition shows a sign, as a word and as the share it stands for. */
 export const OFTEN = { always: 0.95, usual: 0.75, sometimes: 0.35, rare: 0.1, never: 0.005 } as const;

@@ -158,7 +158,7 @@ export interface AlsoPlanned {
   /** The day it is planned for; today where it may be done at once. */
   on: string;
   /** A visit of a programme that is laid over the tree: another plan of its product does not take its place. */
-  laid: boolean;
+  assignment: boolean;
   labelKey: string;
   labelName: string;
   method: Method;

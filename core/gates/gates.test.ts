@@ -6,7 +6,7 @@ import { keepOrReplace, type Weighing } from '../prescribe/costs';
 import { prescribe } from '../prescribe/prescribe';
 import { type Choices, type Situation } from '../prescribe/situation';
 import type { StageDate } from '../season/stages';
-import { EMPTY_PLAN } from '../grounds/plan';
+import { EMPTY_SITE_MAP } from '../grounds/plan';
 import { perDiameter, testLabel } from '../testing';
 import { blocked, CHAPTERS } from './rules';
 
@@ -138,7 +138,7 @@ const oilNotSulphur = {
 const calm = { conditions: { minWindMs: 1, maxWindMs: 4, text: 'Between 1 and 4 m/s.' } };
 const planned = (method: 'foliar-spray' | 'trunk-injection', on = '2026-06-01') => ({
   on,
-  laid: false,
+  assignment: false,
   labelKey: 'p',
   labelName: 'Partner',
   method,
@@ -148,7 +148,7 @@ const planned = (method: 'foliar-spray' | 'trunk-injection', on = '2026-06-01') 
 /** A neighbour, or a bed, so many metres to the east of the tree. */
 const beside = (m: number, kind: 'neighbour' | 'bed' = 'neighbour') => ({
   plan: {
-    ...EMPTY_PLAN,
+    ...EMPTY_SITE_MAP,
     areas: [
       {
         id: 'n',
@@ -524,7 +524,7 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
     on({}, { probed: true, said: { services: 'not located' } }),
     on({}, { probed: true, said: { services: 'located and marked' } }),
   ],
-  ['boundary-too-near', 'stop', gates({ grounds: beside(0.9) }), gates({ grounds: beside(1) })],
+  ['boundary-too-near', 'stop', gates({ siteMap: beside(0.9) }), gates({ siteMap: beside(1) })],
   [
     'slope-unknown',
     'hold',
@@ -560,8 +560,8 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
   [
     'edibles-in-root-zone',
     'hold',
-    gates({ grounds: beside(4.9, 'bed'), crown: { shape: 'ellipsoid', widthM: 8, depthM: 9 } }),
-    gates({ grounds: beside(5, 'bed'), crown: { shape: 'ellipsoid', widthM: 8, depthM: 9 } }),
+    gates({ siteMap: beside(4.9, 'bed'), crown: { shape: 'ellipsoid', widthM: 8, depthM: 9 } }),
+    gates({ siteMap: beside(5, 'bed'), crown: { shape: 'ellipsoid', widthM: 8, depthM: 9 } }),
   ],
   ['wind', 'stop', on({}, { use: calm, choices: { windMs: 4.1 } }), on({}, { use: calm, choices: { windMs: 4 } })],
   ['wind-low', 'stop', on({}, { use: calm, choices: { windMs: 0.9 } }), on({}, { use: calm, choices: { windMs: 1 } })],
@@ -701,8 +701,8 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
   [
     'drift-reaches',
     'hold',
-    on({ grounds: beside(12) }, { choices: { windFromDeg: 270 } }),
-    on({ grounds: beside(12) }, { choices: { windFromDeg: 90 } }),
+    on({ siteMap: beside(12) }, { choices: { windFromDeg: 270 } }),
+    on({ siteMap: beside(12) }, { choices: { windFromDeg: 90 } }),
   ],
   [
     'notice-unknown',

@@ -73,7 +73,7 @@ export const PASSING: readonly FactKey[] = [
   'mix-age',
 ];
 /** The same for every tree of a place on one day: asked once. */
-export const OF_THE_PLACE: readonly FactKey[] = [
+export const OF_THE_SITE: readonly FactKey[] = [
   'hive',
   'inversion',
   'gusts',

@@ -2,15 +2,15 @@ import { z } from 'zod';
 import {
   AREAS,
   areaOf,
-  EMPTY_PLAN,
+  EMPTY_SITE_MAP,
   POINTS,
   toGlobe,
   toLocal,
   type AreaKind,
-  type GroundsPlan,
+  type SiteMap,
   type PointKind,
 } from './plan';
-import { groundsPlanSchema } from './schema';
+import { siteMapSchema } from './schema';
 import type { Point } from '../rootzone/probe-grid';
 import { codeOf } from '../exchange/systems';
 
@@ -54,7 +54,7 @@ const feature = z.object({
 type Feature = z.infer<typeof feature> & { shape: Shape | null };
 
 export interface ReadPlan {
-  plan: GroundsPlan;
+  plan: SiteMap;
   /** Where trees stand, by the tag that the file gives them. */
   trees: { tag: string; at: Point }[];
   /** Features that were not taken, with the reason. */
@@ -127,7 +127,7 @@ function placing(
   features: readonly Feature[],
   crs: unknown,
   gridOf: GridOf,
-): { at: (p: number[]) => Point; origin: GroundsPlan['origin'] } | Issue {
+): { at: (p: number[]) => Point; origin: SiteMap['origin'] } | Issue {
   const all = features.flatMap((f) => positionsOf(f.shape));
   const beyond = all.some(([x, y]) => Math.abs(x!) > 180 || Math.abs(y!) > 90);
   const system = systemOf(crs) ?? (beyond ? 'local' : 'degrees');
@@ -165,10 +165,10 @@ export function readGeoJson(text: string, newId: () => string, gridOf: GridOf): 
   if ('ok' in read) return read;
   const placed = placing(read.features, read.crs, gridOf);
   if ('ok' in placed) return placed;
-  const plan: GroundsPlan = { ...structuredClone(EMPTY_PLAN), origin: placed.origin };
+  const plan: SiteMap = { ...structuredClone(EMPTY_SITE_MAP), origin: placed.origin };
   const taker = new Taker(plan, placed.at, newId);
   read.features.forEach((f, i) => taker.take(f, `features.${i}`));
-  const checked = groundsPlanSchema.safeParse(plan);
+  const checked = siteMapSchema.safeParse(plan);
   if (!checked.success) {
     const first = checked.error.issues[0]!;
     return issue(first.path.join('.'), `${first.path.join('.')}: ${first.message}.`);
@@ -185,7 +185,7 @@ class Taker {
   readonly trees: ReadPlan['trees'] = [];
   readonly left: string[] = [];
   constructor(
-    private readonly plan: GroundsPlan,
+    private readonly plan: SiteMap,
     private readonly at: (p: number[]) => Point,
     private readonly newId: () => string,
   ) {}
@@ -272,7 +272,7 @@ function strip(line: readonly Point[], width: number): Point[] {
  * The plan and its trees as GeoJSON: longitude and latitude (RFC 7946) where the origin is known; in local metres, and
  * said so, for whoever asks for them: other readers take those for degrees.
  */
-export function writeGeoJson(plan: GroundsPlan, trees: readonly PlanTree[]): string {
+export function writeGeoJson(plan: SiteMap, trees: readonly PlanTree[]): string {
   const at = (p: Point): number[] => {
     if (!plan.origin) return [round(p.x, 3), round(p.y, 3)];
     const g = toGlobe(p, plan.origin);

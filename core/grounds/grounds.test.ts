@@ -6,7 +6,7 @@ import fc from 'fast-check';
 import { toDegrees } from '../exchange/positions';
 import { readGeoJson, writeGeoJson } from './geojson';
 import { covers } from '../rootzone/probe-grid';
-import { areaOf, distanceToArea, driftSector, nearest, overlap, toGlobe, toLocal, type GroundsPlan } from './plan';
+import { areaOf, distanceToArea, driftSector, nearest, overlap, toGlobe, toLocal, type SiteMap } from './plan';
 
 let n = 0;
 const id = () => `f${++n}`;
@@ -16,7 +16,7 @@ const square = [
   { x: 20, y: 10 },
   { x: 0, y: 10 },
 ];
-const plan: GroundsPlan = {
+const plan: SiteMap = {
   origin: { lon: -3.2, lat: 50.7 },
   outline: square,
   areas: [

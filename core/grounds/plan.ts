@@ -1,7 +1,7 @@
 import { covers, distanceToSegment, inside, type Ground, type Point, type Polygon } from '../rootzone/probe-grid';
-import type { GroundsPlan } from './schema';
+import type { SiteMap } from './schema';
 
-export type { GroundsPlan };
+export type { SiteMap };
 /** Kinds of things drawn as an area. */
 export const AREAS = ['building', 'paving', 'bed', 'water', 'flowers', 'neighbour'] as const;
 /** Drawn as one point. */
@@ -21,7 +21,7 @@ export const FEATURE_NAMES: Record<AreaKind | PointKind, string> = {
   play: 'Play or sitting place',
 };
 
-export const EMPTY_PLAN: GroundsPlan = { origin: null, outline: null, areas: [], points: [], slope: null };
+export const EMPTY_SITE_MAP: SiteMap = { origin: null, outline: null, areas: [], points: [], slope: null };
 
 /** Shoelace formula, m². */
 export const areaOf = (polygon: Polygon): number =>
@@ -45,7 +45,7 @@ export interface Near {
   metres: number;
 }
 /** Everything of some kinds on the plan, nearest first, as metres from a tree. */
-export function nearest(plan: GroundsPlan, from: Point, kinds: readonly (AreaKind | PointKind)[]): Near[] {
+export function nearest(plan: SiteMap, from: Point, kinds: readonly (AreaKind | PointKind)[]): Near[] {
   return [
     ...plan.areas
       .filter((a) => kinds.includes(a.kind))
@@ -114,7 +114,7 @@ export interface Stands {
   lon: number | null;
 }
 /** Where something stands on the plan: as drawn, or from its position on the globe. */
-export function onPlan(plan: Pick<GroundsPlan, 'origin'> | null, t: Stands): Point | null {
+export function onPlan(plan: Pick<SiteMap, 'origin'> | null, t: Stands): Point | null {
   if (t.x !== null && t.y !== null) return { x: t.x, y: t.y };
   return plan?.origin && t.lat !== null && t.lon !== null ? toLocal({ lat: t.lat, lon: t.lon }, plan.origin) : null;
 }

@@ -10,7 +10,7 @@ const point = z.strictObject({ x: coordinate, y: coordinate });
 const corners = z.array(point).min(3, 'an area needs three corners').max(400);
 const name = z.string().trim().max(80);
 
-export const groundsPlanSchema = z.strictObject({
+export const siteMapSchema = z.strictObject({
   /** Where (0, 0) lies, when that is known. */
   origin: z
     .strictObject({ lon: z.number().min(-180).max(180), lat: z.number().min(-89).max(89) })
@@ -40,4 +40,4 @@ export const groundsPlanSchema = z.strictObject({
     .nullable()
     .default(null),
 });
-export type GroundsPlan = z.infer<typeof groundsPlanSchema>;
+export type SiteMap = z.infer<typeof siteMapSchema>;

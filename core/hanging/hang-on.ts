@@ -4,10 +4,10 @@ import type { Label } from '../label/schema';
 import type { Choices } from '../prescribe/situation';
 import { uptake } from '../ring/uptake';
 import { soilState, type Weather } from '../weather/air';
-import { fillOf, wentIn, type Pulled } from './hanging';
+import { fillOf, wentIn, type Removed } from './hanging';
 
 /** A plan as far as hanging it asks. */
-export interface HangingPlan {
+export interface PlanWithDevices {
   label: Label;
   useKey: string;
   dose: Dose;
@@ -16,7 +16,7 @@ export interface HangingPlan {
   choices: Pick<Choices, 'leaf'>;
 }
 /** What is hung by a plan: so many devices with so much in each, and how long they are expected to take. */
-export interface ToHang {
+export interface ToInstall {
   device: Device;
   count: number;
   putMl: number;
@@ -31,11 +31,11 @@ const LEAST_ML = 0.1;
  * more than it.
  * @param before what hung by it and was pulled
  */
-export function toHang(
-  { label, useKey, dose, plannedFor, choices }: HangingPlan,
-  before: readonly Pulled[],
+export function toInstall(
+  { label, useKey, dose, plannedFor, choices }: PlanWithDevices,
+  before: readonly Removed[],
   weather: Weather,
-): { ok: true; value: ToHang } | { ok: false; sentence: string } {
+): { ok: true; value: ToInstall } | { ok: false; sentence: string } {
   const device = label.uses.find((u) => u.key === useKey)?.sites?.device;
   if (!device || !dose.sites)
     return { ok: false, sentence: 'Nothing of this plan hangs: it brings the product in by another way.' };

@@ -11,17 +11,17 @@ import {
   readOff,
   taughtBy,
   turnOf,
-  type Hung,
+  type Installed,
 } from './hanging';
 import { seasonOf } from './testing';
 
 const EIGHT = '2026-06-01T08:00:00.000Z';
 const at = (minutes: number) => new Date(Date.parse(EIGHT) + minutes * 60_000).toISOString();
-const hung = (more: Partial<Hung> = {}): Hung => ({
+const installed = (more: Partial<Installed> = {}): Installed => ({
   id: 'a',
   device: 'low-pressure bottle',
   putMl: 20,
-  hungAt: EIGHT,
+  installedAt: EIGHT,
   expectedMinutes: 40,
   seen: [],
   overnight: false,
@@ -32,7 +32,7 @@ const nobody = habitOf('low-pressure bottle', []);
 
 describe('when a device is empty', () => {
   it('before anything is known: as usual, with a wide spread', () => {
-    const told = emptyAt(hung(), nobody, EIGHT);
+    const told = emptyAt(installed(), nobody, EIGHT);
     expect(told.at).toBe(at(40));
     expect(told.earliest < at(25) && told.earliest > at(15)).toBe(true);
     expect(told.latest > at(65) && told.latest < at(105)).toBe(true);
@@ -44,7 +44,7 @@ describe('when a device is empty', () => {
       expectedMinutes: 40,
       minutes: 60 + (i % 5) * 2 - 4,
     }));
-    const told = emptyAt(hung(), habitOf('low-pressure bottle', log), EIGHT);
+    const told = emptyAt(installed(), habitOf('low-pressure bottle', log), EIGHT);
     expect(told.at > at(54) && told.at < at(61)).toBe(true);
     expect(Date.parse(told.latest) - Date.parse(told.earliest)).toBeLessThan(45 * 60_000);
     // Another kind of device is none the wiser.
@@ -52,9 +52,9 @@ describe('when a device is empty', () => {
   });
 
   it('what was read off moves it: a quarter gone after forty minutes is not empty at once', () => {
-    const told = emptyAt(hung({ seen: [{ at: at(40), state: 'running', leftMl: 15 }] }), nobody, at(40));
+    const told = emptyAt(installed({ seen: [{ at: at(40), state: 'running', leftMl: 15 }] }), nobody, at(40));
     expect(told.at > at(60)).toBe(true);
-    const nearly = emptyAt(hung({ seen: [{ at: at(40), state: 'running', leftMl: 1 }] }), nobody, at(40));
+    const nearly = emptyAt(installed({ seen: [{ at: at(40), state: 'running', leftMl: 1 }] }), nobody, at(40));
     expect(nearly.at > at(40) && nearly.at < at(45)).toBe(true);
   });
 
@@ -68,7 +68,7 @@ describe('when a device is empty', () => {
           state: fc.constantFrom(...DEVICE_STATES),
         }),
         ({ expected, seenAt, left, state }) => {
-          const h = hung({ expectedMinutes: expected, seen: [{ at: at(seenAt), state, leftMl: left }] });
+          const h = installed({ expectedMinutes: expected, seen: [{ at: at(seenAt), state, leftMl: left }] });
           const told = emptyAt(h, nobody, at(seenAt));
           expect(told.earliest <= told.at && told.at <= told.latest).toBe(true);
           expect(told.earliest >= at(seenAt) || seenAt < 1).toBe(true);
@@ -87,7 +87,7 @@ describe('when a device is empty', () => {
 });
 
 describe('whose turn it is', () => {
-  const why = (more: Partial<Hung>, now: number) => turnOf(hung(more), nobody, at(now)).why;
+  const why = (more: Partial<Installed>, now: number) => turnOf(installed(more), nobody, at(now)).why;
   const seen = (state: (typeof DEVICE_STATES)[number], minutes: number) => [{ at: at(minutes), state, leftMl: null }];
 
   it('a leak before everything, then dark, then what is empty or should be', () => {
@@ -102,14 +102,14 @@ describe('whose turn it is', () => {
     // Said to be empty by a slip and to run after it, it runs.
     const slip = [...seen('empty', 5), ...seen('running', 6)];
     expect(why({ seen: slip }, 7)).toBe('running');
-    expect(emptyAt(hung({ seen: slip }), nobody, at(7)).at > at(30)).toBe(true);
-    expect(taughtBy({ ...hung({ seen: slip }), pulledAt: at(60), leftMl: 0 })).toBeNull();
-    const late = turnOf(hung({ expectedMinutes: 10 }), nobody, at(100));
-    expect(byTurn(late, turnOf(hung({ expectedMinutes: 90 }), nobody, at(100)))).toBeLessThan(0);
+    expect(emptyAt(installed({ seen: slip }), nobody, at(7)).at > at(30)).toBe(true);
+    expect(taughtBy({ ...installed({ seen: slip }), removedAt: at(60), leftMl: 0 })).toBeNull();
+    const late = turnOf(installed({ expectedMinutes: 10 }), nobody, at(100));
+    expect(byTurn(late, turnOf(installed({ expectedMinutes: 90 }), nobody, at(100)))).toBeLessThan(0);
     const order = [
-      turnOf(hung(), nobody, at(1)),
-      turnOf(hung({ seen: seen('leaking', 0) }), nobody, at(1)),
-      turnOf(hung({ expectedMinutes: 20 }), nobody, at(1)),
+      turnOf(installed(), nobody, at(1)),
+      turnOf(installed({ seen: seen('leaking', 0) }), nobody, at(1)),
+      turnOf(installed({ expectedMinutes: 20 }), nobody, at(1)),
     ].sort(byTurn);
     expect(order.map((t) => t.why)).toEqual(['leaking', 'running', 'running']);
     expect(order[1]!.at < order[2]!.at).toBe(true);
@@ -157,12 +157,12 @@ describe('what went in', () => {
   });
 
   it('teaches by its own end, or by its rate where most has gone in; a stuck one teaches nothing', () => {
-    const pulled = (more: object) => ({ ...hung(), pulledAt: at(60), leftMl: 0, ...more });
-    expect(taughtBy(pulled({ seen: [{ at: at(50), state: 'empty', leftMl: null }] }))).toMatchObject({ minutes: 50 });
-    expect(taughtBy(pulled({ leftMl: 5 }))).toMatchObject({ minutes: 80 });
-    expect(taughtBy(pulled({ leftMl: 15 }))).toBeNull();
-    expect(taughtBy(pulled({}))).toBeNull();
-    expect(taughtBy(pulled({ leftMl: 5, seen: [{ at: at(9), state: 'stuck', leftMl: null }] }))).toBeNull();
+    const removed = (more: object) => ({ ...installed(), removedAt: at(60), leftMl: 0, ...more });
+    expect(taughtBy(removed({ seen: [{ at: at(50), state: 'empty', leftMl: null }] }))).toMatchObject({ minutes: 50 });
+    expect(taughtBy(removed({ leftMl: 5 }))).toMatchObject({ minutes: 80 });
+    expect(taughtBy(removed({ leftMl: 15 }))).toBeNull();
+    expect(taughtBy(removed({}))).toBeNull();
+    expect(taughtBy(removed({ leftMl: 5, seen: [{ at: at(9), state: 'stuck', leftMl: null }] }))).toBeNull();
   });
 });
 

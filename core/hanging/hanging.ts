@@ -15,11 +15,11 @@ export interface Sight {
   leftMl: number | null;
 }
 /** A device on a trunk. Instants are ISO; amounts in mL of what is poured. */
-export interface Hung {
+export interface Installed {
   id: string;
   device: Device;
   putMl: number;
-  hungAt: string;
+  installedAt: string;
   /** Minutes from start to empty by device, amount, air, soil and leaf (ring/uptake.ts). */
   expectedMinutes: number;
   /** In order of time. */
@@ -77,7 +77,7 @@ const READ = { least: 0.045, more: 0.205 };
 const TELLS = 0.05;
 
 /** When somebody first saw it empty; what was seen to run after that was no end, but a slip of the thumb. */
-const emptyFrom = ({ seen }: Pick<Hung, 'seen'>): Sight | undefined =>
+const emptyFrom = ({ seen }: Pick<Installed, 'seen'>): Sight | undefined =>
   seen[seen.findLastIndex((s) => s.state !== 'empty') + 1];
 
 /**
@@ -85,23 +85,23 @@ const emptyFrom = ({ seen }: Pick<Hung, 'seen'>): Sight | undefined =>
  * off, and that it was not empty when it was last seen. Minutes are taken as log-logistic: long ones happen.
  * @param now it is not known to be empty yet
  */
-export function emptyAt(h: Hung, habit: Habit, now: string): EmptyAt {
+export function emptyAt(h: Installed, habit: Habit, now: string): EmptyAt {
   let [mean, sd] = [Math.log(h.expectedMinutes) + habit.mean, habit.sd];
   const read = h.seen.findLast((s) => s.leftMl !== null && s.leftMl < h.putMl * (1 - TELLS) && s.leftMl > 0);
   if (read) {
     const gone = 1 - read.leftMl! / h.putMl;
-    const told = Math.log(Math.max(1, minutesBetween(h.hungAt, read.at)) / gone);
+    const told = Math.log(Math.max(1, minutesBetween(h.installedAt, read.at)) / gone);
     const [own, one] = [1 / sd ** 2, 1 / readingSd(gone) ** 2];
     [mean, sd] = [(mean * own + told * one) / (own + one), Math.sqrt(1 / (own + one))];
   }
   const scale = sd * LOGISTIC;
   // What was seen to hang still has not ended by then.
   const lastSeen = h.seen.findLast((s) => s.state !== 'empty');
-  const still = lastSeen ? Math.max(0, minutesBetween(h.hungAt, lastSeen.at)) : 0;
+  const still = lastSeen ? Math.max(0, minutesBetween(h.installedAt, lastSeen.at)) : 0;
   const odds = still > 0 ? Math.exp(Math.min(500, (Math.log(still) - mean) / scale)) : 0;
   const when = (share: number) => {
     const minutes = Math.exp(mean + scale * Math.log((1 + odds) / (1 - share) - 1));
-    return after(h.hungAt, Math.max(still, Math.min(minutes, 3 * 1440)));
+    return after(h.installedAt, Math.max(still, Math.min(minutes, 3 * 1440)));
   };
   const empty = emptyFrom(h);
   if (empty && empty.at <= now) return { at: empty.at, earliest: empty.at, latest: empty.at };
@@ -122,18 +122,18 @@ export interface TurnOf {
 const BEFORE_DARK = 45;
 
 /** What a device needs next. */
-export function turnOf(h: Hung, habit: Habit, now: string): TurnOf {
+export function turnOf(h: Installed, habit: Habit, now: string): TurnOf {
   const empty = emptyAt(h, habit, now);
   const state = h.seen.at(-1)?.state ?? 'running';
-  const pullBy = h.dark === null || h.overnight ? null : after(h.dark, -BEFORE_DARK);
+  const removeBy = h.dark === null || h.overnight ? null : after(h.dark, -BEFORE_DARK);
   const turn = (why: Turn, at = now): TurnOf => ({ why, at, empty });
   if (state === 'leaking') return turn('leaking');
-  if (pullBy !== null && pullBy <= now) return turn('dark');
+  if (removeBy !== null && removeBy <= now) return turn('dark');
   if (state === 'empty') return turn('empty');
   if (empty.latest <= now) return turn('late');
   if (state === 'stuck') return turn('stuck');
   if (empty.at <= now) return turn('due');
-  const next = pullBy !== null && pullBy < empty.at ? pullBy : empty.at;
+  const next = removeBy !== null && removeBy < empty.at ? removeBy : empty.at;
   return turn(state === 'slow' ? 'slow' : 'running', next);
 }
 
@@ -142,13 +142,13 @@ export const byTurn = (a: TurnOf, b: TurnOf): number =>
   TURNS.indexOf(a.why) - TURNS.indexOf(b.why) || a.at.localeCompare(b.at);
 
 /** What one device brought in: by what was put in, what is left and what was lost. */
-export interface Pulled {
+export interface Removed {
   putMl: number;
   leftMl: number;
   lostMl: number;
 }
 /** Devices as they were pulled; nothing is said to be left in one that hangs still. */
-export const pulledOf = (devices: readonly { putMl: number; leftMl: number | null; lostMl: number }[]): Pulled[] =>
+export const removalsOf = (devices: readonly { putMl: number; leftMl: number | null; lostMl: number }[]): Removed[] =>
   devices.map((d) => ({ putMl: d.putMl, leftMl: d.leftMl ?? 0, lostMl: d.lostMl }));
 /**
  * What is hung for a dose, mL over all devices: its mix, its stock solution, or the product itself; null where that is no volume.
@@ -156,13 +156,13 @@ export const pulledOf = (devices: readonly { putMl: number; leftMl: number | nul
 export const fillOf = (dose: Pick<Dose, 'carrier' | 'stockMl' | 'dimension' | 'product'>): number | null =>
   dose.carrier?.totalMl ?? dose.stockMl ?? (dose.dimension === 'volume' ? dose.product : null);
 /** What went in of what is hung, mL. */
-export const wentIn = (devices: readonly Pulled[]): number =>
+export const wentIn = (devices: readonly Removed[]): number =>
   devices.reduce((a, d) => a + Math.max(0, d.putMl - d.leftMl - d.lostMl), 0);
 /**
  * Product that entered the tree, in the unit of `product`, however often something was hung.
  * @param fillMl what is hung for the whole of it
  */
-export const enteredOf = (product: number, fillMl: number, devices: readonly Pulled[]): number =>
+export const enteredOf = (product: number, fillMl: number, devices: readonly Removed[]): number =>
   (product * wentIn(devices)) / fillMl;
 
 /** An amount as it can be read off marks: four figures, never more than it is. */
@@ -175,12 +175,12 @@ export function readOff(amount: number): number {
 /** Share of a device that must have gone in for the rest to tell how long all would have taken. */
 const MOSTLY = 0.5;
 /** What a pulled device teaches: its own end where it was seen, else what its rate comes to; null where it tells nothing. */
-export function taughtBy(h: Hung & { pulledAt: string; leftMl: number }): Emptied | null {
+export function taughtBy(h: Installed & { removedAt: string; leftMl: number }): Emptied | null {
   const { device, expectedMinutes } = h;
   const empty = emptyFrom(h);
-  if (empty) return { device, expectedMinutes, minutes: Math.max(1, minutesBetween(h.hungAt, empty.at)) };
+  if (empty) return { device, expectedMinutes, minutes: Math.max(1, minutesBetween(h.installedAt, empty.at)) };
   const gone = 1 - h.leftMl / h.putMl;
   // Pulled empty without anybody having seen the end, it took at most so long: that is no time.
   if (h.leftMl <= 0 || gone < MOSTLY || h.seen.some((s) => s.state === 'stuck' || s.state === 'leaking')) return null;
-  return { device, expectedMinutes, minutes: Math.max(1, minutesBetween(h.hungAt, h.pulledAt)) / gone };
+  return { device, expectedMinutes, minutes: Math.max(1, minutesBetween(h.installedAt, h.removedAt)) / gone };
 }

@@ -17,7 +17,7 @@ export function seasonOf(count: number, seed: number, read: boolean): { within: 
   const noise = 0.3 + 0.3 * roll();
   const log: Emptied[] = [];
   let within = 0;
-  const hungAt = '2026-06-01T08:00:00.000Z';
+  const installedAt = '2026-06-01T08:00:00.000Z';
   for (let i = 0; i < count; i++) {
     const k = Math.floor(roll() * DEVICES.length);
     const device = DEVICES[k]!;
@@ -25,13 +25,13 @@ export function seasonOf(count: number, seed: number, read: boolean): { within: 
     const minutes = expectedMinutes * Math.exp(own[k]! + noise * normal(roll));
     // It runs faster at first or at last, and what is left is read off a scale by eye.
     const way = 0.3 + 0.5 * roll();
-    const at = new Date(Date.parse(hungAt) + minutes * 60_000 * way).toISOString();
+    const at = new Date(Date.parse(installedAt) + minutes * 60_000 * way).toISOString();
     const left = (1 - way) ** Math.exp(0.2 * normal(roll)) + 0.02 * normal(roll);
     const leftMl = Math.max(0.1, Math.min(9.9, 10 * left));
     const seen = read ? [{ at, state: 'running' as const, leftMl }] : [];
-    const h = { id: '', device, putMl: 10, hungAt, expectedMinutes, seen, overnight: false, dark: null };
-    const told = emptyAt(h, habitOf(device, log), hungAt);
-    const end = new Date(Date.parse(hungAt) + minutes * 60_000).toISOString();
+    const h = { id: '', device, putMl: 10, installedAt, expectedMinutes, seen, overnight: false, dark: null };
+    const told = emptyAt(h, habitOf(device, log), installedAt);
+    const end = new Date(Date.parse(installedAt) + minutes * 60_000).toISOString();
     if (told.earliest <= end && end <= told.latest) within += 1;
     log.push({ device, expectedMinutes, minutes });
   }

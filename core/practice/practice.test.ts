@@ -1,9 +1,9 @@
 import { findCondition, findHost, shipped } from '@/knowledge';
 import { baseOf } from '../decide/base';
-import { nextLooks } from '../diagnose/next-look';
+import { nextInspections } from '../diagnose/next-look';
 import { evidenceOf, posterior } from '../diagnose/rank';
 import { complaint, drawCase } from './draw-case';
-import { closedCase, learnt, practiceCase, scoreRound } from './round';
+import { closedCase, learnt, practiceCase, scorePractice } from './round';
 import { simulate } from './simulate';
 
 const base = baseOf(shipped);
@@ -32,14 +32,14 @@ describe('a round', () => {
     for (;;) {
       const seen = learnt(c, asked);
       const post = posterior(c.model, evidenceOf(c.model, seen));
-      const next = Math.max(...post.marginal) < 0.9 ? nextLooks(c.model, post, seen, 1)[0] : undefined;
+      const next = Math.max(...post.marginal) < 0.9 ? nextInspections(c.model, post, seen, 1)[0] : undefined;
       if (!next || asked.length > 20) return asked;
       asked.push(`${next.kind}:${next.id}`);
     }
   };
-  const best = scoreRound(c, path(), { condition: c.truth[0]!, decision: 'test first' }, findHost(c.hostId)!, base);
+  const best = scorePractice(c, path(), { condition: c.truth[0]!, decision: 'test first' }, findHost(c.hostId)!, base);
   it('gives full marks for truth, decision, no waste and no harm; and shows the engine’s way', () => {
-    const full = scoreRound(c, [], { condition: c.truth[0]!, decision: best.decision }, findHost(c.hostId)!, base);
+    const full = scorePractice(c, [], { condition: c.truth[0]!, decision: best.decision }, findHost(c.hostId)!, base);
     expect(full.points).toBe(100);
     expect(best.path.length).toBeGreaterThan(0);
     expect(full.parts.reduce((s, p) => s + p.most, 0)).toBe(100);
@@ -49,7 +49,7 @@ describe('a round', () => {
       (x) => !c.truth.includes(x.id) && !findCondition(c.truth[0]!)!.lookalikes.includes(x.id),
     )!.id;
     const at = (asked: string[], condition = c.truth[0]!) =>
-      scoreRound(c, asked, { condition, decision: best.decision }, findHost(c.hostId)!, base);
+      scorePractice(c, asked, { condition, decision: best.decision }, findHost(c.hostId)!, base);
     expect(at([], wrong).points).toBe(50);
     const everything = c.model.observables.map((o) => `${o.kind}:${o.id}`);
     const all = at(everything);
@@ -76,7 +76,7 @@ it('a closed case shows what was written down and nothing else', () => {
   expect(c.complaint).toBe('tips-hook');
   expect(learnt(c, ['sign:mines', 'test:scratch']).tests).toEqual([{ test: 'scratch', outcome: 'brown-black' }]);
   expect(
-    scoreRound(c, [], { condition: 'fire-blight', decision: 'treat now' }, findHost('pear')!, base).path.length,
+    scorePractice(c, [], { condition: 'fire-blight', decision: 'treat now' }, findHost('pear')!, base).path.length,
   ).toBeLessThanOrEqual(3);
 });
 

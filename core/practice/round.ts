@@ -1,7 +1,7 @@
 import type { Base } from '../decide/base';
 import type { Host, Knowledge } from '../diagnose/knowledge';
 import { compile, type Model, type Observable } from '../diagnose/model';
-import { nextLooks } from '../diagnose/next-look';
+import { nextInspections } from '../diagnose/next-look';
 import { evidenceOf, posterior, ranking, type Observed } from '../diagnose/rank';
 import type { Decision } from '../diagnose/words';
 import { chanceFrom } from './chance';
@@ -122,7 +122,7 @@ function enginePath(c: PracticeCase): Score['path'] {
     const seen = learnt(c, asked);
     const post = posterior(c.model, evidenceOf(c.model, seen));
     if (Math.max(...post.marginal) >= 0.9) break;
-    const next = nextLooks(c.model, post, seen, 1, (o) => `${o.kind}:${o.id}` in c.shows)[0];
+    const next = nextInspections(c.model, post, seen, 1, (o) => `${o.kind}:${o.id}` in c.shows)[0];
     if (!next) break;
     const key = `${next.kind}:${next.id}`;
     asked.push(key);
@@ -150,7 +150,7 @@ const HARM: Partial<Record<Decision, readonly Decision[]>> = {
  * Scores a round on truth, on minutes wasted beside the engine's own path, and on harm: wounds, and a decision that hurts.
  * The server runs it from the seed and what was asked; the browser's own sum is never taken.
  */
-export function scoreRound(
+export function scorePractice(
   c: PracticeCase,
   asked: readonly string[],
   said: { condition: string; decision: Decision },

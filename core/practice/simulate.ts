@@ -2,7 +2,7 @@ import { baseOf } from '../decide/base';
 import { decide } from '../decide/decide';
 import type { Knowledge } from '../diagnose/knowledge';
 import type { Observable } from '../diagnose/model';
-import { nextLooks } from '../diagnose/next-look';
+import { nextInspections } from '../diagnose/next-look';
 import {
   evidenceOf,
   posterior,
@@ -13,7 +13,7 @@ import {
   type Observed,
   type Posterior,
 } from '../diagnose/rank';
-import { PLACES_ON_TREE, type Decision } from '../diagnose/words';
+import { PARTS_OF_TREE, type Decision } from '../diagnose/words';
 import { chanceFrom } from './chance';
 import { ORDINARY, rightDecision } from './right-decision';
 import { complaint, drawCase, report, type DrawnCase, type DrawOptions } from './draw-case';
@@ -40,7 +40,7 @@ export interface SimulateOptions extends DrawOptions {
   tested?: number;
   /** The leader's share at which an examination ends. */
   mark?: number;
-  mostLooks?: number;
+  mostInspections?: number;
 }
 
 const EMPTY: Observed = { findings: [], tests: [] };
@@ -61,7 +61,7 @@ function add(o: Observed, x: Observable, { outcome, grade }: { outcome: string; 
 export const checklistOrder = (observables: readonly Observable[]): Observable[] => [
   ...observables
     .filter((o) => o.kind === 'sign')
-    .sort((a, b) => PLACES_ON_TREE.indexOf(a.place!) - PLACES_ON_TREE.indexOf(b.place!)),
+    .sort((a, b) => PARTS_OF_TREE.indexOf(a.place!) - PARTS_OF_TREE.indexOf(b.place!)),
   ...observables.filter((o) => o.kind === 'test').sort((a, b) => a.minutes - b.minutes || (a.id < b.id ? -1 : 1)),
 ];
 
@@ -82,7 +82,7 @@ function walk(
   let post = sharpen(priorWeights(drawn.model), evidenceOf(drawn.model, seen));
   let looks = 0;
   let minutes = 0;
-  while (looks < o.mostLooks && Math.max(...post.marginal) < o.mark) {
+  while (looks < o.mostInspections && Math.max(...post.marginal) < o.mark) {
     const next = choose(post, seen);
     if (!next) break;
     const said = report(drawn, next, chance, o.mistakes);
@@ -109,7 +109,7 @@ export function simulate(knowledge: Knowledge, seeds: Iterable<number>, options:
     looked: 0.7,
     tested: 0.35,
     mark: 0.9,
-    mostLooks: 400,
+    mostInspections: 400,
     evenness: 1,
     second: 0.15,
     only: options.only ?? new Set(knowledge.conditions.map((c) => c.id)),
@@ -175,7 +175,7 @@ export function simulate(knowledge: Knowledge, seeds: Iterable<number>, options:
         walk(
           drawn,
           (post, s) => {
-            const next = nextLooks(model, post, s, 1)[0];
+            const next = nextInspections(model, post, s, 1)[0];
             return next ? byKey.get(`${next.kind}:${next.id}`)! : null;
           },
           o,

@@ -34,7 +34,7 @@ export interface OfSeries {
   id: string;
   treeId: string;
   labelKey: string;
-  laidId: string | null;
+  assignmentId: string | null;
   plannedFor: Day | null;
   earliest: Day | null;
 }
@@ -47,8 +47,8 @@ export function superseded(plans: readonly OfSeries[], today: Day): Set<string> 
   const out = new Set<string>();
   const dayOf = (p: OfSeries) => p.plannedFor ?? p.earliest ?? '';
   for (const p of plans) {
-    if (p.laidId === null || (p.earliest !== null && p.earliest > today)) continue;
-    const key = `${p.laidId} ${p.treeId} ${p.labelKey}`;
+    if (p.assignmentId === null || (p.earliest !== null && p.earliest > today)) continue;
+    const key = `${p.assignmentId} ${p.treeId} ${p.labelKey}`;
     const other = newest.get(key);
     if (!other) newest.set(key, p);
     else if (dayOf(other) <= dayOf(p)) {

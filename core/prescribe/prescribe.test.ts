@@ -1,7 +1,7 @@
 import { UNSAID } from './unsaid';
 import type { LabelUse } from '../label/schema';
 import type { TreatmentOption } from '../diagnose/knowledge';
-import { EMPTY_PLAN } from '../grounds/plan';
+import { EMPTY_SITE_MAP } from '../grounds/plan';
 import { USUAL_PRICES } from '../cost/prices';
 import { METHODS } from '../label/methods';
 import { weighUse } from './compare';
@@ -120,14 +120,14 @@ it('the plan of the grounds answers what it can: slope, water, beds, hives', () 
     { x: x + 2, y: y + 2 },
   ];
   const plan = {
-    ...EMPTY_PLAN,
+    ...EMPTY_SITE_MAP,
     areas: [{ id: 'a', kind: 'water' as const, name: 'Pond', corners: box(-30, 0) }],
     slope: { downDeg: 270, percent: 12 },
   };
   const drench = trainingLabels.find((l) => l.key === 'training-01-drench')!;
   const on = (more: object) =>
     prescribe(
-      { ...elm, ...treat, grounds: { plan: { ...plan, ...more }, at: { x: 0, y: 0 }, others: [] } },
+      { ...elm, ...treat, siteMap: { plan: { ...plan, ...more }, at: { x: 0, y: 0 }, others: [] } },
       drench,
       drench.uses[0]!,
       summer,
@@ -250,7 +250,7 @@ it('the open plan of the product in hand is no other product on this trunk', () 
   const sites = first.ring!.sites.map((bearing) => ({ labelKey: infusion.key, bearing, heightCm: 20 }));
   const also = {
     on: '2026-06-15',
-    laid: false,
+    assignment: false,
     labelKey: infusion.key,
     labelName: 'x',
     method: 'trunk-injection' as const,
@@ -278,8 +278,8 @@ it('the passes that are told are the passes that are gated: slope, compacted soi
     return passes!.passes * (passes!.waitMinutes + 1);
   };
   const level = drench();
-  const sloped = { ...EMPTY_PLAN, slope: { percent: 20, downDeg: 180 } };
-  expect(drench({ grounds: { plan: sloped, at: { x: 0, y: 0 }, others: [] } })).toBeGreaterThan(level);
+  const sloped = { ...EMPTY_SITE_MAP, slope: { percent: 20, downDeg: 180 } };
+  expect(drench({ siteMap: { plan: sloped, at: { x: 0, y: 0 }, others: [] } })).toBeGreaterThan(level);
   expect(drench({ ...treat, condition: findCondition('compaction') })).toBeGreaterThan(level);
   // What was timed on the spot takes the place of what such soil usually takes.
   expect(drench({ soilTexture: 'clay' }, { intakeMmH: 1000 })).toBe(1);

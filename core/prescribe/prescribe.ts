@@ -163,7 +163,7 @@ export function workOutOn(
     label,
     use,
     // The plan in hand gives way to itself; the other visits of a programme stay, and count until they are at the tree.
-    alsoPlanned: situation.alsoPlanned.filter((p) => p.labelKey !== label.key || (p.laid && choices.phase !== 'apply')),
+    alsoPlanned: situation.alsoPlanned.filter((p) => p.labelKey !== label.key || (p.assignment && choices.phase !== 'apply')),
     near: near ?? [],
     driftsOver: treated.driftsOver,
     crownRadiusM: situation.crown ? situation.crown.widthM / 2 : null,
@@ -247,12 +247,12 @@ const slopeTakes = (percent: number) => (percent < 5 ? 1 : percent < 15 ? 0.7 : 
 function intakeOf(s: Situation, c: Choices): number {
   if (c.intakeMmH) return c.intakeMmH;
   const compacted = s.troubles?.some((t) => t.condition.id === 'compaction') || s.condition?.id === 'compaction';
-  return INTAKE[s.soilTexture] * slopeTakes(s.grounds?.plan.slope?.percent ?? 0) * (compacted ? COMPACTED_TAKES : 1);
+  return INTAKE[s.soilTexture] * slopeTakes(s.siteMap?.plan.slope?.percent ?? 0) * (compacted ? COMPACTED_TAKES : 1);
 }
 
 /** What the drawn slope says about run-off; nothing where no plan is drawn. */
 function slopeOnPlan(situation: Situation, near: Treated['near']): Said {
-  const { plan, at } = situation.grounds ?? {};
+  const { plan, at } = situation.siteMap ?? {};
   if (!plan || !at || !near) return {};
   if (!plan.slope || plan.slope.percent < 2) return { slope: 'level' };
   const spots = [

@@ -9,7 +9,7 @@ import type { StemRule } from '../measure/trunk';
 import type { Vessel } from '../mix/vessels';
 import { type Arc, type Flare, type OldSite, type Sector, type Weights } from '../ring/ring';
 import { type Weighing } from './costs';
-import { type GroundsPlan } from '../grounds/plan';
+import { type SiteMap } from '../grounds/plan';
 import type { Point } from '../rootzone/probe-grid';
 import type { Crown, Density } from '../spray/crown';
 import { type Tank } from '../spray/loads';
@@ -72,7 +72,7 @@ export interface Situation {
   /** What stands near, where no plan is drawn but somebody knows. */
   near: Treated['near'] | null;
   /** The plan of the grounds in local metres, and where this tree and its neighbours stand on it. */
-  grounds: { plan: GroundsPlan; at: Point | null; others: Point[] } | null;
+  siteMap: { plan: SiteMap; at: Point | null; others: Point[] } | null;
   hostContradicted: boolean;
   severity: number | null;
   findKm: number | null;

@@ -1,5 +1,5 @@
 import { treatedGround } from '../book/ground';
-import { driftSector, nearest, overlap, type GroundsPlan, type Near } from '../grounds/plan';
+import { driftSector, nearest, overlap, type SiteMap, type Near } from '../grounds/plan';
 import { AIRBORNE } from '../label/methods';
 import type { LabelUse } from '../label/schema';
 import { girthFromDiameter } from '../measure/trunk';
@@ -55,8 +55,8 @@ export function treatedBy(situation: Situation, use: LabelUse, choices: Choices)
     driftsOver: [],
     words: '',
   };
-  const at = situation.grounds?.at ?? null;
-  const plan = situation.grounds?.plan ?? null;
+  const at = situation.siteMap?.at ?? null;
+  const plan = situation.siteMap?.plan ?? null;
   if (plan && at) out.near = nearest(plan, at, SEEN);
   const crownRadius = situation.crown ? situation.crown.widthM / 2 : null;
 
@@ -85,7 +85,7 @@ export function treatedBy(situation: Situation, use: LabelUse, choices: Choices)
           pattern: rz?.pattern ?? 'triangular',
           outline,
           kept,
-          trunks: situation.grounds?.others,
+          trunks: situation.siteMap?.others,
         });
         out.areaM2 = out.grid.coveredM2;
         out.words = `${out.grid.holes.length} holes, ${innerM.toFixed(1)} to ${outerM.toFixed(1)} m from the trunk`;
@@ -138,7 +138,7 @@ export function treatedBy(situation: Situation, use: LabelUse, choices: Choices)
 }
 
 /** Names of what must not be hit that the drift reaches. */
-function reached(plan: GroundsPlan, drift: Polygon): string[] {
+function reached(plan: SiteMap, drift: Polygon): string[] {
   const areas = plan.areas
     .filter((a) => ['neighbour', 'water', 'flowers', 'bed'].includes(a.kind) && overlap(drift, a.corners))
     .map((a) => a.name || a.kind);

@@ -42,7 +42,7 @@ export const UNSAID: Omit<Situation, 'today' | 'host' | 'region' | 'soilTexture'
   sitePlanned: {},
   water: null,
   near: null,
-  grounds: null,
+  siteMap: null,
   harvest: null,
   oldSites: [],
   otherSites: [],

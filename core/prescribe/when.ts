@@ -106,7 +106,7 @@ function guideBound(guide: TreatmentOption, { year, south }: Situation, day: Day
 /** Days of other open plans that count against a label: those of a programme, and of any other product with its actives. */
 const plannedDays = ({ alsoPlanned }: Situation, label: Label): Day[] =>
   alsoPlanned
-    .filter((p) => (p.labelKey === label.key ? p.laid : usesActive(label, p.actives)))
+    .filter((p) => (p.labelKey === label.key ? p.assignment : usesActive(label, p.actives)))
     .map((p) => p.on)
     .sort();
 

@@ -1,5 +1,5 @@
 import type { Day } from '../season/follow-ups';
-import { keyOf, type LaidVisit, type VisitKey } from './lay';
+import { keyOf, type AssignedVisit, type VisitKey } from './lay';
 
 /** A visit of a laid programme as it is kept. */
 export interface KeptVisit extends VisitKey {
@@ -17,30 +17,30 @@ export interface KeptVisit extends VisitKey {
 /** What has become of a programme on one tree since it was last settled: each with the visit as it is now worked out. */
 export type Change =
   /** It was not there before. */
-  | { kind: 'new'; now: LaidVisit; was: null }
+  | { kind: 'new'; now: AssignedVisit; was: null }
   /** It may be planned now: a look found cause, or what stood against it is gone. */
-  | { kind: 'plan'; now: LaidVisit; was: KeptVisit }
+  | { kind: 'plan'; now: AssignedVisit; was: KeptVisit }
   /** It stands on another day. */
-  | { kind: 'move'; now: LaidVisit; was: KeptVisit }
+  | { kind: 'move'; now: AssignedVisit; was: KeptVisit }
   /** Another product carries it out. */
-  | { kind: 'product'; now: LaidVisit; was: KeptVisit }
+  | { kind: 'product'; now: AssignedVisit; was: KeptVisit }
   /** Something stands against it on every day of its time. */
-  | { kind: 'stop'; now: LaidVisit; was: KeptVisit }
+  | { kind: 'stop'; now: AssignedVisit; was: KeptVisit }
   /** It waits for a look again, or its look found no cause, or nothing leads to it any more. */
-  | { kind: 'wait' | 'off'; now: LaidVisit | null; was: KeptVisit };
+  | { kind: 'wait' | 'off'; now: AssignedVisit | null; was: KeptVisit };
 
 /** How far ahead of the visits that stand a new one may be told of: what was never planned and is over is not. */
-export function changesOf(kept: readonly KeptVisit[], laid: readonly LaidVisit[], today: Day): Change[] {
-  const now = new Map(laid.map((v) => [keyOf(v), v]));
+export function changesOf(kept: readonly KeptVisit[], assignment: readonly AssignedVisit[], today: Day): Change[] {
+  const now = new Map(assignment.map((v) => [keyOf(v), v]));
   const was = new Map(kept.map((v) => [keyOf(v), v]));
   const changed = kept.flatMap((v): Change[] => change(v, now.get(keyOf(v)) ?? null, today));
-  const added = laid
+  const added = assignment
     .filter((v) => !was.has(keyOf(v)) && v.state !== 'done' && v.state !== 'off' && v.latest >= today)
     .map((v): Change => ({ kind: 'new', now: v, was: null }));
   return [...changed, ...added];
 }
 
-function change(was: KeptVisit, now: LaidVisit | null, today: Day): Change[] {
+function change(was: KeptVisit, now: AssignedVisit | null, today: Day): Change[] {
   if (was.state === 'done' || (was.state === 'off' && (was.promised || !now || now.state === 'off'))) return [];
   if (!now || now.state === 'off' || now.state === 'done')
     // What was promised and is late stays until somebody does it or leaves it out.

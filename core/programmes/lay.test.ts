@@ -4,7 +4,7 @@ import { labelPeriod, within } from '../label/period';
 import { after } from '../season/follow-ups';
 import { hosts, programmes, trainingLabels } from '@/knowledge';
 import { changesOf, type KeptVisit } from './changes';
-import { lay, releasing, underReason, type Ground, type LaidVisit, type StandingVisit } from './lay';
+import { assignVisits, releasing, underReason, type Ground, type AssignedVisit, type StandingVisit } from './lay';
 import { yearProgrammeSchema, type ProgrammeStep, type YearProgramme } from './schema';
 import { ground, labelsOf, TODAY, tree, yearOf } from './testing';
 import { countedGroups } from './treat';
@@ -32,7 +32,7 @@ const step = (more: Partial<ProgrammeStep> = {}): ProgrammeStep => ({
   why: 'a test',
   ...more,
 });
-const lookStep = (more: Partial<ProgrammeStep> = {}): ProgrammeStep =>
+const inspectionStep = (more: Partial<ProgrammeStep> = {}): ProgrammeStep =>
   step({
     key: 'look',
     act: { kind: 'look', of: ['apple-scab'], how: 'look' },
@@ -40,10 +40,10 @@ const lookStep = (more: Partial<ProgrammeStep> = {}): ProgrammeStep =>
     again: null,
     ...more,
   });
-const days = (visits: readonly LaidVisit[], key = 'cover') =>
+const days = (visits: readonly AssignedVisit[], key = 'cover') =>
   visits.filter((v) => v.step === key && v.state === 'planned').map((v) => v.day);
 /** The visits as they would stand once they have been written down. */
-const standing = (visits: readonly LaidVisit[]): StandingVisit[] =>
+const standing = (visits: readonly AssignedVisit[]): StandingVisit[] =>
   visits.flatMap((v) =>
     v.state === 'stopped'
       ? []
@@ -61,7 +61,7 @@ const standing = (visits: readonly LaidVisit[]): StandingVisit[] =>
           },
         ],
   );
-const kept = (visits: readonly LaidVisit[]): KeptVisit[] =>
+const kept = (visits: readonly AssignedVisit[]): KeptVisit[] =>
   visits.map((v) => ({
     ...v,
     id: `${v.step} ${v.year} ${v.nth}`,
@@ -74,7 +74,7 @@ describe('a series of covers', () => {
   const captan = labelsOf('07');
   const one = programmeOf(step());
   it('begins with the stage, or with the label’s first month where that is later, and says which', () => {
-    const visits = lay(one, ground({ shelf: captan }));
+    const visits = assignVisits(one, ground({ shelf: captan }));
     // Green tip is on 14 March; the label begins in April.
     expect(days(visits)).toEqual(['2027-04-01', '2027-04-11', '2027-04-21', '2027-05-01', '2027-05-11']);
     expect(visits[0]!.reasons).toEqual([
@@ -84,35 +84,35 @@ describe('a series of covers', () => {
     expect(visits[1]!.reasons).toEqual([{ by: 'interval', day: '2027-04-01', days: 10, done: false }]);
   });
   it('goes on from what was done, not from what was planned', () => {
-    const first = lay(one, ground({ shelf: captan }));
+    const first = assignVisits(one, ground({ shelf: captan }));
     const done = standing(first).map((v) => (v.nth === 1 ? { ...v, state: 'done' as const, day: '2027-04-06' } : v));
     const now = tree('apple', { today: '2027-04-07' });
-    const again = lay(one, ground({ shelf: captan, situation: now, standing: done }));
+    const again = assignVisits(one, ground({ shelf: captan, situation: now, standing: done }));
     // The second was promised for the eleventh, five days after the first: the label wants seven.
     expect(again.find((v) => v.nth === 2)).toMatchObject({ day: '2027-04-16', earliest: '2027-04-13' });
   });
   it('keeps what stands as long as it may: a first done two days late moves nothing', () => {
-    const first = lay(one, ground({ shelf: captan }));
+    const first = assignVisits(one, ground({ shelf: captan }));
     const done = standing(first).map((v) => (v.nth === 1 ? { ...v, state: 'done' as const, day: '2027-04-03' } : v));
     const now = tree('apple', { today: '2027-04-03' });
-    const again = lay(one, ground({ shelf: captan, situation: now, standing: done }));
+    const again = assignVisits(one, ground({ shelf: captan, situation: now, standing: done }));
     expect(again.slice(1).map((v) => v.day)).toEqual(first.slice(1).map((v) => v.day));
   });
   it('comes sooner where rain wore the last one out, never before its shortest time', () => {
-    const first = lay(one, ground({ shelf: captan }));
+    const first = assignVisits(one, ground({ shelf: captan }));
     const done = standing(first).map((v) => (v.nth === 1 ? { ...v, state: 'done' as const } : v));
     const now = tree('apple', { today: '2027-04-05' });
     const worn = (renewOn: string) => [{ step: 'cover', year: 2027, nth: 1, renewOn, mm: 31 }];
     const under = (renewOn: string) =>
-      lay(one, ground({ shelf: captan, situation: now, standing: done, worn: worn(renewOn) })).find((v) => v.nth === 2);
+      assignVisits(one, ground({ shelf: captan, situation: now, standing: done, worn: worn(renewOn) })).find((v) => v.nth === 2);
     expect(under('2027-04-09')).toMatchObject({ day: '2027-04-09', reasons: [{ by: 'rain', mm: 31 }] });
     expect(under('2027-04-03')).toMatchObject({ day: '2027-04-08', reasons: [{ by: 'rain', mm: 31 }] });
     expect(under('2027-04-30')).toMatchObject({ day: '2027-04-11' });
   });
   it('moved by hand it stands on any day that the label leaves, what follows goes with it, and no other', () => {
-    const first = lay(one, ground({ shelf: captan }));
+    const first = assignVisits(one, ground({ shelf: captan }));
     const onDay = (day: string) =>
-      lay(
+      assignVisits(
         one,
         ground({
           shelf: captan,
@@ -133,15 +133,15 @@ describe('a series of covers', () => {
   it('goes on to the picking of the tree, less the days of the label, and says what ends it', () => {
     const on = programmeOf(step({ when: { by: 'months', from: 5, to: 9 }, toPicking: true }));
     const situation = tree('apple', { harvest: { from: '2027-07-20', to: '2027-08-01' } });
-    const visits = lay(on, ground({ shelf: captan, situation }));
+    const visits = assignVisits(on, ground({ shelf: captan, situation }));
     // 21 days before the twentieth of July.
     expect(days(visits).every((d) => d <= '2027-06-29')).toBe(true);
     expect(visits.at(-1)).toMatchObject({ state: 'stopped', stop: { why: 'no day', bounds: [{ by: 'picking' }] } });
-    const late = lay(on, ground({ shelf: captan, situation: tree() }));
+    const late = assignVisits(on, ground({ shelf: captan, situation: tree() }));
     expect(days(late).length).toBeGreaterThan(days(visits).length);
   });
   it('takes another group each time, and none twice in a row for any reason', () => {
-    const visits = lay(one, ground({ shelf: labelsOf('21') }));
+    const visits = assignVisits(one, ground({ shelf: labelsOf('21') }));
     expect(days(visits)).toHaveLength(1);
     expect(visits[1]).toMatchObject({ state: 'stopped', stop: { why: 'gates', gates: [{ id: 'resistance-again' }] } });
     expect(days(underReason(visits, 'Scab every spring.'))).toHaveLength(1);
@@ -166,7 +166,7 @@ describe('partners that burn', () => {
       }),
       step({ again: null, when: { by: 'stage', from: 7, to: 71 } }),
     );
-    const visits = lay(programme, ground({ shelf: labelsOf('20', '22') }));
+    const visits = assignVisits(programme, ground({ shelf: labelsOf('20', '22') }));
     expect(days(visits, 'oil')).toEqual(['2027-02-25']);
     expect(days(visits)).toEqual(['2027-03-27']);
   });
@@ -174,25 +174,25 @@ describe('partners that burn', () => {
 
 describe('what waits for a look', () => {
   const programme = programmeOf(
-    lookStep(),
+    inspectionStep(),
     step({
       key: 'again',
       when: { by: 'after', step: 'look', unit: 'days', span: [0, 2, 7] },
       again: null,
       onlyIf: { after: 'look', found: 'scab is there' },
     }),
-    lookStep({ key: 'check', when: { by: 'after', step: 'again', unit: 'days', span: [6, 7, 9] } }),
+    inspectionStep({ key: 'check', when: { by: 'after', step: 'again', unit: 'days', span: [6, 7, 9] } }),
   );
   const on = (found: boolean | null) => {
-    const first = lay(programme, ground({ shelf: labelsOf('07') }));
+    const first = assignVisits(programme, ground({ shelf: labelsOf('07') }));
     const stood = standing(first).map((v) =>
       v.step === 'look' ? { ...v, state: 'done' as const, day: '2027-04-10', found } : v,
     );
     const situation = tree('apple', { today: '2027-04-10' });
-    return lay(programme, ground({ shelf: labelsOf('07'), standing: stood, situation }));
+    return assignVisits(programme, ground({ shelf: labelsOf('07'), standing: stood, situation }));
   };
   it('is expected until somebody says, with everything that follows it', () => {
-    const states = lay(programme, ground({ shelf: labelsOf('07') })).map((v) => [v.step, v.state]);
+    const states = assignVisits(programme, ground({ shelf: labelsOf('07') })).map((v) => [v.step, v.state]);
     expect(states).toEqual([
       ['look', 'planned'],
       ['again', 'expected'],
@@ -213,8 +213,8 @@ describe('what waits for a look', () => {
   });
   it('a step for trees with a history is not laid on others', () => {
     const only = programmeOf(step({ onlyHad: ['fire-blight'] }));
-    expect(lay(only, ground())).toEqual([]);
-    expect(lay(only, ground({ had: ['fire-blight'] })).length).toBeGreaterThan(0);
+    expect(assignVisits(only, ground())).toEqual([]);
+    expect(assignVisits(only, ground({ had: ['fire-blight'] })).length).toBeGreaterThan(0);
   });
 });
 
@@ -236,7 +236,7 @@ describe('years', () => {
       }),
     );
     const elm = tree('wych-elm', { harvest: null });
-    const visits = lay(programme, ground({ situation: elm, until: '2031-11-25', shelf: labelsOf('02') }));
+    const visits = assignVisits(programme, ground({ situation: elm, until: '2031-11-25', shelf: labelsOf('02') }));
     expect(days(visits)).toEqual(['2027-05-08', '2030-05-08']);
   });
   it('lies half a year later in the south, where its months are turned', () => {
@@ -246,7 +246,7 @@ describe('years', () => {
       today: '2026-07-01',
       harvest: { from: '2027-03-01', to: '2027-04-01' },
     });
-    const visits = lay(
+    const visits = assignVisits(
       programme,
       ground({ situation: south, from: '2026-07-01', until: '2027-06-30', shelf: labelsOf('07') }),
     );
@@ -335,7 +335,7 @@ const anyGround = fc
 it('property: whatever is laid keeps interval, number, partners, picking and groups, says why it moved, and stands when laid again', () => {
   fc.assert(
     fc.property(fc.constantFrom(...programmes), anyGround, (programme, g) => {
-      const visits = lay(programme, g);
+      const visits = assignVisits(programme, g);
       expect(visits.map((v) => v.day)).toEqual(visits.map((v) => v.day).sort());
       const put: { day: string; label: Ground['shelf'][number] }[] = [];
       for (const v of visits) {
@@ -381,7 +381,7 @@ it('property: whatever is laid keeps interval, number, partners, picking and gro
           expect(countedGroups(last.label).some((x) => countedGroups(label).includes(x))).toBe(false);
         put.push({ day: v.day, label });
       }
-      const again = lay(programme, { ...g, standing: standing(visits) });
+      const again = assignVisits(programme, { ...g, standing: standing(visits) });
       expect(changesOf(kept(visits), again, g.situation.today)).toEqual([]);
     }),
     { numRuns: 150 },

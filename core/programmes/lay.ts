@@ -12,7 +12,7 @@ import {
   withTreatment,
   type Last,
   type Stop,
-  type TreatGround,
+  type TreatContext,
   type Treatment,
 } from './treat';
 
@@ -39,7 +39,7 @@ export interface StandingVisit extends VisitKey {
 }
 
 /** What a programme is laid on: one tree, with all that is known of it apart from this programme's own visits. */
-export interface Ground extends TreatGround {
+export interface Ground extends TreatContext {
   work: WorkFacts | null;
   /** Conditions that were ever named on it. */
   had: readonly string[];
@@ -58,7 +58,7 @@ export interface WorkAct {
   holds: Gate[];
 }
 /** One visit of a programme on one tree. */
-export interface LaidVisit extends VisitKey {
+export interface AssignedVisit extends VisitKey {
   day: Day;
   earliest: Day;
   latest: Day;
@@ -158,7 +158,7 @@ function following(
   });
 }
 
-type Placed = Pick<LaidVisit, 'day' | 'act' | 'stop'>;
+type Placed = Pick<AssignedVisit, 'day' | 'act' | 'stop'>;
 
 /** A work without a product on the first day of its time that the closed seasons leave. */
 function workOn(
@@ -196,7 +196,7 @@ interface Course {
   situation: Ground['situation'];
   stood: ReadonlyMap<string, StandingVisit>;
   queue: Wish[];
-  out: LaidVisit[];
+  out: AssignedVisit[];
   /** What was put on last, by step. */
   last: Map<string, Last>;
 }
@@ -302,7 +302,7 @@ function take(course: Course, wish: Wish): void {
  * change of groups and partners that burn hold through the year. What stands already is kept as long as it may be.
  * @returns visits in order of day; the same tree and the same facts give the same visits
  */
-export function lay(programme: YearProgramme, ground: Ground): LaidVisit[] {
+export function assignVisits(programme: YearProgramme, ground: Ground): AssignedVisit[] {
   const order = new Map(programme.steps.map((s, i) => [s.key, i]));
   const soonest = (a: VisitKey & { day: Day }, b: VisitKey & { day: Day }) =>
     a.day.localeCompare(b.day) || order.get(a.step)! - order.get(b.step)! || a.nth - b.nth;
@@ -354,7 +354,7 @@ export const releasing = (holds: readonly Gate[], reason: string): Record<string
   reason.trim().length >= 4 ? Object.fromEntries(holds.map((g) => [g.id, reason.trim()])) : {};
 
 /** Visits under the reason that was given for all of them: what holds one for which none was given keeps it from being planned. */
-export const underReason = (visits: readonly LaidVisit[], reason: string): LaidVisit[] =>
+export const underReason = (visits: readonly AssignedVisit[], reason: string): AssignedVisit[] =>
   visits.map((v) => {
     if (v.state !== 'planned' || !v.act || v.act.kind === 'look') return v;
     const gates = blocked(v.act.holds, releasing(v.act.holds, reason));

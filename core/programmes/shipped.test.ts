@@ -4,7 +4,7 @@ import { findWork } from '../work/works';
 import { findCondition, growthOf, heatModels, hosts, programmes, trainingLabels } from '@/knowledge';
 import { stepSpans } from './spans';
 import { ground, yearOf } from './testing';
-import { lay } from './lay';
+import { assignVisits } from './lay';
 
 const hostsOf = (groups: readonly string[]) => hosts.filter((h) => !h.unlisted && concerns(groups, h));
 
@@ -62,7 +62,7 @@ describe.each(programmes.map((p) => [p.key, p] as const))('%s', (_, programme) =
   it('laid over one of its trees has something to do', () => {
     const host = at[0]!;
     const { situation } = ground();
-    const visits = lay(programme, ground({ situation: { ...situation, host }, until: '2028-11-25' }));
+    const visits = assignVisits(programme, ground({ situation: { ...situation, host }, until: '2028-11-25' }));
     expect(visits.filter((v) => v.state !== 'stopped').length).toBeGreaterThan(0);
   });
 });

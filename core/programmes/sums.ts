@@ -1,8 +1,8 @@
 import type { Prices } from '../cost/prices';
 import { atTree, workAtTree } from '../prescribe/costs';
-import { LOOK_MINUTES } from '../schedule/durations';
+import { INSPECTION_MINUTES } from '../schedule/durations';
 import type { Day } from '../season/follow-ups';
-import { keyOf, type LaidVisit } from './lay';
+import { keyOf, type AssignedVisit } from './lay';
 
 /** One visit of a programme over all its trees: when, how many, what it takes and what it costs at the trees. */
 export interface VisitSum {
@@ -30,14 +30,14 @@ export interface ProgrammeSums {
   expected: number;
 }
 
-const stands = (v: LaidVisit) => v.state === 'planned' || v.state === 'expected';
+const stands = (v: AssignedVisit) => v.state === 'planned' || v.state === 'expected';
 
 /** What a visit costs at its tree, minor units. */
-export function costOf(v: LaidVisit, prices: Prices): number {
+export function costOf(v: AssignedVisit, prices: Prices): number {
   if (v.act?.kind === 'treat')
     return v.act.result.dose.ok ? atTree(v.act.label, v.act.use, v.act.result.dose, prices) : 0;
   if (v.act?.kind === 'work') return workAtTree(v.act.sheet.minutes, prices);
-  return workAtTree(LOOK_MINUTES, prices);
+  return workAtTree(INSPECTION_MINUTES, prices);
 }
 
 /**
@@ -45,7 +45,7 @@ export function costOf(v: LaidVisit, prices: Prices): number {
  * each day at the place. What waits for a look is counted apart: it may never come.
  * @param trees the visits of each tree
  */
-export function sumsOf(trees: readonly (readonly LaidVisit[])[], prices: Prices): ProgrammeSums {
+export function sumsOf(trees: readonly (readonly AssignedVisit[])[], prices: Prices): ProgrammeSums {
   const visits = new Map<string, VisitSum>();
   const products = new Map<string, ProgrammeSums['products'][number]>();
   const days = new Set<Day>();
@@ -93,8 +93,8 @@ export function sumsOf(trees: readonly (readonly LaidVisit[])[], prices: Prices)
 function addProduct(
   sum: VisitSum,
   products: Map<string, ProgrammeSums['products'][number]>,
-  v: LaidVisit,
-  { label, result: { dose } }: Extract<LaidVisit['act'], { kind: 'treat' }>,
+  v: AssignedVisit,
+  { label, result: { dose } }: Extract<AssignedVisit['act'], { kind: 'treat' }>,
 ): void {
   if (!dose.ok) return;
   const of = sum.products.find((p) => p.name === label.name) ?? {

@@ -86,7 +86,7 @@ export const ground = (more: Partial<Ground> = {}): Ground => ({
   situation: tree(),
   shelf: trainingLabels,
   condition: findCondition,
-  finds: {},
+  detections: {},
   choices: { soil: 'moist', leaf: null, temperatureC: 8, windMs: 2, rainNext24Mm: 0 },
   work: {
     today: TODAY,

@@ -41,11 +41,11 @@ export interface Last {
   groups: string[];
 }
 
-export interface TreatGround {
+export interface TreatContext {
   situation: Situation;
   shelf: readonly Label[];
   condition: (id: string) => Condition | null;
-  finds: Readonly<Record<string, number>>;
+  detections: Readonly<Record<string, number>>;
   choices: Choices;
 }
 type Treats = Extract<ProgrammeStep['act'], { kind: 'treat' }>;
@@ -63,7 +63,7 @@ export const countedGroups = (label: Label): string[] =>
     .map((a) => `${a.group.scheme} ${a.group.code}`);
 
 /** Uses on the shelf that carry a step out on this host, in the order of the shelf. */
-function candidates(act: Treats, school: YearProgramme['school'], ground: TreatGround): Candidate[] {
+function candidates(act: Treats, school: YearProgramme['school'], ground: TreatContext): Candidate[] {
   const { host, troubles } = ground.situation;
   return ground.shelf.flatMap((label) =>
     label.uses.flatMap((use): Candidate[] => {
@@ -99,9 +99,9 @@ interface Tried extends Free {
   holds: Gate[];
 }
 
-function tried(candidate: Free, act: Treats, ground: TreatGround): Tried {
+function tried(candidate: Free, act: Treats, ground: TreatContext): Tried {
   const { label, use, condition, day } = candidate;
-  const aimed = faced(ground.situation, condition, ground.finds[condition.id] ?? null);
+  const aimed = faced(ground.situation, condition, ground.detections[condition.id] ?? null);
   const choices = { ...ground.choices, when: { kind: 'day' as const, day } };
   const result = workOutOn(aimed, label, use, choices, { on: day, window: null }, false);
   // Whatever the day itself will tell is a condition of the visit, today's as well.
@@ -125,7 +125,7 @@ const better = (a: Tried, b: Tried): number =>
   a.day.localeCompare(b.day);
 
 /** The best of what is free: tried in order of group and day, until one has nothing against it. */
-function bestOf(free: readonly Free[], act: Treats, ground: TreatGround): Tried | null {
+function bestOf(free: readonly Free[], act: Treats, ground: TreatContext): Tried | null {
   const order = [...free].sort((a, b) => Number(a.again) - Number(b.again) || a.day.localeCompare(b.day));
   const out: Tried[] = [];
   for (const candidate of order) {
@@ -146,7 +146,7 @@ function bestOf(free: readonly Free[], act: Treats, ground: TreatGround): Tried 
 export function treatmentOn(
   act: Treats,
   school: YearProgramme['school'],
-  ground: TreatGround,
+  ground: TreatContext,
   from: Day,
   to: Day,
   last: Last | null,

@@ -3,7 +3,7 @@ import { z } from 'zod';
 const text = (max: number) => z.string().trim().max(max);
 
 /** What a client is offered for a whole property: what is to be done there within a year, by what it is. */
-export const propertyProposalSchema = z.strictObject({
+export const siteQuoteSchema = z.strictObject({
   about: z.literal('property'),
   company: text(120),
   by: text(120),
@@ -36,4 +36,4 @@ export const propertyProposalSchema = z.strictObject({
     .min(1, 'Offer one thing at least.')
     .max(60, 'At most sixty things at once.'),
 });
-export type PropertyProposal = z.infer<typeof propertyProposalSchema>;
+export type SiteQuote = z.infer<typeof siteQuoteSchema>;

@@ -1,9 +1,9 @@
-import type { PropertyProposal } from './property-schema';
+import type { SiteQuote } from './property-schema';
 import type { Day } from '../season/zone';
 
 /** Whether an offer is for a property; one of before says nothing, and is for a tree. */
-export const isProperty = (data: object): data is PropertyProposal => 'about' in data && data.about === 'property';
-export type OfferLine = PropertyProposal['lines'][number];
+export const isProperty = (data: object): data is SiteQuote => 'about' in data && data.about === 'property';
+export type QuoteLine = SiteQuote['lines'][number];
 
 /** Something to be done on one tree on one day, with what it costs there. */
 export interface OfferedVisit {
@@ -23,7 +23,7 @@ export interface OfferedVisit {
  * Lines of an offer: what is of one kind stands together, in order of its first day.
  * @param tagRuns tags in walking order, as one line
  */
-export function linesOf(visits: readonly OfferedVisit[], tagRuns: (tags: readonly string[]) => string): OfferLine[] {
+export function linesOf(visits: readonly OfferedVisit[], tagRuns: (tags: readonly string[]) => string): QuoteLine[] {
   const kinds = new Map<string, OfferedVisit[]>();
   for (const v of visits) {
     // What tells two lines apart comes first: a key is cut where it is too long.
@@ -31,7 +31,7 @@ export function linesOf(visits: readonly OfferedVisit[], tagRuns: (tags: readonl
     kinds.set(key, [...(kinds.get(key) ?? []), v]);
   }
   return [...kinds]
-    .map(([key, of]): OfferLine => {
+    .map(([key, of]): QuoteLine => {
       const trees = new Map([...of].sort((a, b) => a.walk - b.walk).map((v) => [v.tag, v]));
       return {
         key: key.slice(0, 200),
@@ -48,7 +48,7 @@ export function linesOf(visits: readonly OfferedVisit[], tagRuns: (tags: readonl
     .sort((a, b) => a.days[0]!.localeCompare(b.days[0]!) || a.what.localeCompare(b.what));
 }
 
-export interface OfferTotal {
+export interface QuoteTotal {
   /** Work and material of what is sure. */
   work: number;
   /** Days on which somebody comes, and what that costs. */
@@ -64,9 +64,9 @@ export function totalOf(
   {
     lines,
     comingOut,
-  }: Pick<PropertyProposal, 'comingOut'> & { lines: readonly Pick<OfferLine, 'key' | 'days' | 'price' | 'maybe'>[] },
+  }: Pick<SiteQuote, 'comingOut'> & { lines: readonly Pick<QuoteLine, 'key' | 'days' | 'price' | 'maybe'>[] },
   keys: readonly string[],
-): OfferTotal {
+): QuoteTotal {
   const taken = lines.filter((l) => keys.includes(l.key));
   const sure = taken.filter((l) => !l.maybe);
   const work = sure.reduce((sum, l) => sum + l.price, 0);

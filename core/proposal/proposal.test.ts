@@ -1,4 +1,4 @@
-import { offer, proposalAnswerSchema, takenNames } from './proposal';
+import { offer, quoteAnswerSchema, takenNames } from './proposal';
 
 const way = {
   key: 'training-10-neem-bottle/bottle',
@@ -37,8 +37,8 @@ it('says in plain words how often, how much goes, and what it may harm', () => {
 });
 
 it('an answer needs a name, and names ways by their key', () => {
-  expect(proposalAnswerSchema.safeParse({ options: [], who: ' ' }).success).toBe(false);
-  expect(proposalAnswerSchema.parse({ options: [], who: 'A. Client' })).toMatchObject({ changes: [], word: '' });
+  expect(quoteAnswerSchema.safeParse({ options: [], who: ' ' }).success).toBe(false);
+  expect(quoteAnswerSchema.parse({ options: [], who: 'A. Client' })).toMatchObject({ changes: [], word: '' });
   const offered = { options: [offer(way), { ...offer(way), key: 'work:band', name: 'Sticky band' }] };
   expect(takenNames(offered, ['work:band', way.key])).toBe('Trunk injection, Sticky band');
   expect(takenNames(offered, [])).toBe('none of these');

@@ -6,7 +6,7 @@ import { monthName } from '../season/months';
 const text = (max: number) => z.string().trim().max(max);
 
 /** What a client is offered for one tree: written once, as it was worked out that day. */
-export const proposalSchema = z.strictObject({
+export const quoteSchema = z.strictObject({
   company: text(120),
   by: text(120),
   client: text(120),
@@ -40,7 +40,7 @@ export const proposalSchema = z.strictObject({
     .max(20)
     .default([]),
 });
-export type Proposal = z.infer<typeof proposalSchema>;
+export type Quote = z.infer<typeof quoteSchema>;
 
 const share = (x: number) => {
   const tenths = Math.round(10 * x);
@@ -57,7 +57,7 @@ function oftenWords({ times, visitsAYear }: Pick<Weighed, 'times' | 'visitsAYear
 }
 
 /** A weighed way in words for somebody who does not spray for a living. */
-export function offer(w: Weighed): Proposal['options'][number] {
+export function offer(w: Weighed): Quote['options'][number] {
   return {
     key: w.key,
     name: w.method,
@@ -79,16 +79,16 @@ export function offer(w: Weighed): Proposal['options'][number] {
 export const DAYS_OPEN = { min: 1, usual: 21, max: 120 };
 
 /** What a client answers on the page: the ways wanted, none when the list is empty, and what was found while digging. */
-export const proposalAnswerSchema = z.strictObject({
+export const quoteAnswerSchema = z.strictObject({
   options: z.array(text(200)).max(60),
   changes: z.array(z.uuid()).max(20).default([]),
   who: text(120).min(2, 'Write your name.'),
   word: text(1000).default(''),
 });
-export type ProposalAnswer = z.infer<typeof proposalAnswerSchema>;
+export type QuoteAnswer = z.infer<typeof quoteAnswerSchema>;
 
 /** The ways taken, by their names in the order they were offered. */
-export const takenNames = (d: Pick<Proposal, 'options'>, keys: readonly string[]): string =>
+export const takenNames = (d: Pick<Quote, 'options'>, keys: readonly string[]): string =>
   d.options
     .filter((o) => keys.includes(o.key))
     .map((o) => o.name)

@@ -118,12 +118,12 @@ const bars = (s: OldSite, r: Pick<RingInput, 'year' | 'heightCm' | 'oldSiteYears
  * @param input lengths in cm, bearings in degrees clockwise from north
  */
 export function placeRing(input: RingInput): Ring {
-  const first = placeRow(input, input.count);
+  const first = siteRow(input, input.count);
   const rows = [{ ...first, heightCm: input.heightCm }];
   let placed = first.sites.length;
   for (let row = 1; placed < input.count && row < (input.rows ?? 1); row++) {
     const heightCm = input.heightCm + row * input.oldSiteVerticalCm;
-    const next = placeRow({ ...input, heightCm }, input.count - placed);
+    const next = siteRow({ ...input, heightCm }, input.count - placed);
     rows.push({ ...next, heightCm });
     placed += next.sites.length;
   }
@@ -179,7 +179,7 @@ function nodeCosts(input: RingInput, n: number): Float64Array {
 }
 
 /** One row of at most `count` sites at the height of `r`. */
-function placeRow(input: RingInput, count: number): Pick<Ring, 'sites' | 'unevenness' | 'forbidden'> {
+function siteRow(input: RingInput, count: number): Pick<Ring, 'sites' | 'unevenness' | 'forbidden'> {
   const legal: number[] = [];
   const forbidden: Ring['forbidden'] = [];
   for (let b = 0; b < STEPS; b++) {

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { beforeDriving, isTicked, loadLine, nextStop, openEnds, stopsOf, type DayItem, type Stands } from './day';
 
-const item = (id: string, placeId: string, stands: Stands): DayItem => ({ id, kind: 'plan', placeId, stands });
+const item = (id: string, siteId: string, stands: Stands): DayItem => ({ id, kind: 'plan', siteId, stands });
 const anyItems = fc.array(
   fc.record({
     id: fc.uuid(),
     kind: fc.constantFrom('plan' as const, 'work' as const, 'look' as const),
-    placeId: fc.constantFrom('a', 'b', 'c'),
+    siteId: fc.constantFrom('a', 'b', 'c'),
     stands: fc.constantFrom<Stands>('done', 'hangs', 'left', 'dropped', 'open'),
   }),
   { maxLength: 20 },
@@ -32,8 +32,8 @@ it('stops keep the order of the day, each place once, and lose nothing', () =>
     fc.property(anyItems, (items) => {
       const stops = stopsOf(items);
       expect(stops.flatMap((s) => s.items.map((i) => i.id)).sort()).toEqual(items.map((i) => i.id).sort());
-      expect(stops.map((s) => s.placeId)).toEqual([...new Set(items.map((i) => i.placeId))]);
-      for (const s of stops) expect(s.items).toEqual(items.filter((i) => i.placeId === s.placeId));
+      expect(stops.map((s) => s.siteId)).toEqual([...new Set(items.map((i) => i.siteId))]);
+      for (const s of stops) expect(s.items).toEqual(items.filter((i) => i.siteId === s.siteId));
     }),
   ));
 
@@ -44,7 +44,7 @@ it('the next stop is the first with something that nobody has begun; what hangs 
     item('3', 'b', 'left'),
     item('4', 'c', 'open'),
   ]);
-  expect(nextStop(stops)?.placeId).toBe('c');
+  expect(nextStop(stops)?.siteId).toBe('c');
   expect(nextStop(stops.slice(0, 2))).toBeNull();
 });
 
@@ -57,7 +57,7 @@ it('a ticked line of the load wants to be seen anew when it says another amount'
 });
 
 it('before driving: services where the ground is opened, neighbours where it drifts, the client until they are told', () => {
-  const stop = (placeId: string, more: object) => ({ placeId, methods: [], workIds: [], told: true, ...more });
+  const stop = (siteId: string, more: object) => ({ siteId, methods: [], workIds: [], told: true, ...more });
   expect(
     beforeDriving([
       stop('a', { methods: ['soil-injection'] }),
@@ -66,9 +66,9 @@ it('before driving: services where the ground is opened, neighbours where it dri
       stop('d', { methods: ['soil-drench'], workIds: ['guard'] }),
     ]),
   ).toEqual([
-    { placeId: 'a', what: 'services' },
-    { placeId: 'b', what: 'neighbours' },
-    { placeId: 'b', what: 'client' },
-    { placeId: 'c', what: 'services' },
+    { siteId: 'a', what: 'services' },
+    { siteId: 'b', what: 'neighbours' },
+    { siteId: 'b', what: 'client' },
+    { siteId: 'c', what: 'services' },
   ]);
 });

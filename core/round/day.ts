@@ -32,7 +32,7 @@ export function standsOf(item: { state: 'open' | 'done' | 'dropped'; unsettled?:
 export interface DayItem {
   id: string;
   kind: About['kind'];
-  placeId: string;
+  siteId: string;
   stands: Stands;
 }
 
@@ -62,16 +62,16 @@ export function openEnds(
 
 /** A place on a crew's day with what is done there, in its order. */
 export interface DayStop<T extends DayItem> {
-  placeId: string;
+  siteId: string;
   items: T[];
 }
 /** The stops of a day: each place once, where its first item stands. */
 export function stopsOf<T extends DayItem>(items: readonly T[]): DayStop<T>[] {
   const stops = new Map<string, DayStop<T>>();
   for (const i of items) {
-    const stop = stops.get(i.placeId);
+    const stop = stops.get(i.siteId);
     if (stop) stop.items.push(i);
-    else stops.set(i.placeId, { placeId: i.placeId, items: [i] });
+    else stops.set(i.siteId, { siteId: i.siteId, items: [i] });
   }
   return [...stops.values()];
 }
@@ -91,7 +91,7 @@ export const isTicked = (ticks: ReadonlyMap<string, string>, line: string, amoun
 const DIGS: readonly string[] = ['trenches', 'collar'];
 /** What is dealt with before anybody drives. */
 export interface Before {
-  placeId: string;
+  siteId: string;
   what: 'services' | 'neighbours' | 'client';
 }
 /**
@@ -99,12 +99,12 @@ export interface Before {
  * something drifts; the client told of the day.
  */
 export const beforeDriving = (
-  stops: readonly { placeId: string; methods: readonly Method[]; workIds: readonly string[]; told: boolean }[],
+  stops: readonly { siteId: string; methods: readonly Method[]; workIds: readonly string[]; told: boolean }[],
 ): Before[] =>
-  stops.flatMap(({ placeId, methods, workIds, told }) => [
+  stops.flatMap(({ siteId, methods, workIds, told }) => [
     ...(methods.some((m) => PROBES.includes(m)) || workIds.some((w) => DIGS.includes(w))
-      ? [{ placeId, what: 'services' as const }]
+      ? [{ siteId, what: 'services' as const }]
       : []),
-    ...(methods.some((m) => AIRBORNE.includes(m)) ? [{ placeId, what: 'neighbours' as const }] : []),
-    ...(told ? [] : [{ placeId, what: 'client' as const }]),
+    ...(methods.some((m) => AIRBORNE.includes(m)) ? [{ siteId, what: 'neighbours' as const }] : []),
+    ...(told ? [] : [{ siteId, what: 'client' as const }]),
   ]);

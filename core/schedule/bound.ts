@@ -123,9 +123,9 @@ function payingAt(x: Indexed, worth: Float64Array, s: number): Map<number, Payin
     const gain = worth[job]! - x.own[job]![s]!;
     if (gain <= 0) continue;
     const { minutes, sick } = x.problem.jobs[job]!;
-    const list = out.get(x.placeOf[job]!);
+    const list = out.get(x.siteOf[job]!);
     if (list) list.push({ job, sick, gain, minutes });
-    else out.set(x.placeOf[job]!, [{ job, sick, gain, minutes }]);
+    else out.set(x.siteOf[job]!, [{ job, sick, gain, minutes }]);
   }
   for (const list of out.values()) list.sort((a, b) => b.gain * a.minutes - a.gain * b.minutes);
   return out;

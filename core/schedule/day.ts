@@ -107,7 +107,7 @@ function beginning(
     const resting = rests.find((r) => r.from <= at && at < r.to);
     if (resting) at = resting.to;
     let next = heldFrom(open[d]!, at, at, over(rests, at, piece.minutes));
-    if (next < 0) return { limit: { by: 'opening', placeId: id } };
+    if (next < 0) return { limit: { by: 'opening', siteId: id } };
     for (const { job, from: since } of piece.timed) {
       const { daytimes, minutes, id: jobId } = problem.jobs[job]!;
       const hours = daytimes![d];
@@ -194,9 +194,9 @@ function setUpWith(x: Indexed, pieces: readonly Piece[], job: number): number {
 function piecesOf(x: Indexed, jobs: readonly number[], places: readonly number[]): Piece[] {
   const at = new Map<number, number[]>();
   for (const j of jobs) {
-    const list = at.get(x.placeOf[j]!);
+    const list = at.get(x.siteOf[j]!);
     if (list) list.push(j);
-    else at.set(x.placeOf[j]!, [j]);
+    else at.set(x.siteOf[j]!, [j]);
   }
   const first = places.filter((p) => at.has(p));
   const rest = [...at.keys()].filter((p) => !first.includes(p)).sort((a, b) => a - b);
@@ -249,9 +249,9 @@ const FEW_STOPS = 3;
 export function costWith(x: Indexed, slot: number, day: CrewDay | null, job: number): number | null {
   const [crew, d] = crewAndDay(x, slot);
   const pieces = day?.ok ? day.pieces : [];
-  const at = pieces.findIndex((p) => p.place === x.placeOf[job]);
+  const at = pieces.findIndex((p) => p.place === x.siteOf[job]);
   const setUp = setUpWith(x, pieces, job);
-  const piece = pieceOf(x, x.placeOf[job]!, at < 0 ? [job] : [...pieces[at]!.jobs, job]);
+  const piece = pieceOf(x, x.siteOf[job]!, at < 0 ? [job] : [...pieces[at]!.jobs, job]);
   const walked =
     at < 0
       ? placed(x, crew, d, pieces, piece, setUp).walked

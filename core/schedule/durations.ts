@@ -25,8 +25,8 @@ export const PACE: Record<Method, Pace> = {
 /** Minutes for one hole, drilled, filled and closed. */
 export const HOLE_MINUTES = 3;
 /** A look at one tree alone takes a quarter of an hour. */
-export const LOOK_PACE: Pace = { prepare: 5, each: 10 };
-export const LOOK_MINUTES = LOOK_PACE.prepare + LOOK_PACE.each;
+export const INSPECTION_PACE: Pace = { prepare: 5, each: 10 };
+export const INSPECTION_MINUTES = INSPECTION_PACE.prepare + INSPECTION_PACE.each;
 /** Walking on and laying out, before a work without a product; its sheet tells the minutes at the tree. */
 export const WORK_PREPARE = 10;
 
@@ -58,7 +58,7 @@ const drawn = (usual: number, own: readonly number[]): number =>
 
 /** One piece of work of a closed day, in the order of the day. */
 export interface Piece extends Where {
-  placeId: string;
+  siteId: string;
   method: Method;
   startedAt: string;
   endedAt: string;
@@ -87,8 +87,8 @@ const byStart = (a: readonly [number, number], b: readonly [number, number]) => 
  */
 function setUpRatio({ worked, yard, pieces }: DayDone): number | null {
   const inOrder = [...pieces].sort((a, b) => a.startedAt.localeCompare(b.startedAt));
-  const stops = inOrder.filter((p, i) => i === 0 || p.placeId !== inOrder[i - 1]!.placeId);
-  const usual = [...new Map(inOrder.map((p) => [`${p.placeId} ${p.method}`, PACE[p.method].prepare])).values()];
+  const stops = inOrder.filter((p, i) => i === 0 || p.siteId !== inOrder[i - 1]!.siteId);
+  const usual = [...new Map(inOrder.map((p) => [`${p.siteId} ${p.method}`, PACE[p.method].prepare])).values()];
   const setUp = usual.reduce((a, x) => a + x, 0);
   if (!setUp) return null;
   const way = driveMatrix([yard, ...stops, yard]);

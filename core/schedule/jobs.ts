@@ -12,7 +12,7 @@ export interface Item {
   about: About;
   treeId: string;
   tag: string;
-  placeId: string;
+  siteId: string;
   /** The part of the place it stands in; empty for none. */
   section: string;
   /** Where the tree stands on the walk through its place. */
@@ -54,7 +54,7 @@ const LONGEST = 120;
 /** Items that are done together: of one section of one place, alike, for the same days, sick or sound, standing in one round or in none. */
 const together = (i: Item): string =>
   [
-    i.placeId,
+    i.siteId,
     i.section,
     JSON.stringify(i.about),
     i.earliest,
@@ -102,11 +102,11 @@ export function jobsOf(items: readonly Item[]): JobOf[] {
   for (const i of walked) groups.set(together(i), [...(groups.get(together(i)) ?? []), i]);
   const jobs = [...groups.values()].flatMap(pieces).map((of): JobOf => {
     const [first] = of as [Item, ...Item[]];
-    const { id, placeId, earliest, latest, firm, wanted, told, kit, chances, sick, now, locked } = first;
+    const { id, siteId, earliest, latest, firm, wanted, told, kit, chances, sick, now, locked } = first;
     const worst = (pick: (i: Item) => number) => Math.max(...of.map(pick));
     return {
       id,
-      placeId,
+      siteId,
       earliest,
       latest,
       firm,
@@ -138,7 +138,7 @@ const dayOf = (i: Item): Day => i.wanted ?? i.earliest;
 function befores(job: JobOf, jobs: readonly JobOf[]): Job['after'][number][] {
   const byTree = new Map(job.items.map((i) => [i.treeId, i]));
   return jobs.flatMap((other) => {
-    if (other.id === job.id || other.placeId !== job.placeId) return [];
+    if (other.id === job.id || other.siteId !== job.siteId) return [];
     let days = -1;
     for (const o of other.items) {
       const own = byTree.get(o.treeId);

@@ -78,11 +78,11 @@ export function broken(
       if (before >= 0 && (s % nDays) - (before % nDays) < a.days)
         out.push({ job, limit: { by: 'after', jobId: problem.jobs[a.job]!.id, days: a.days } });
     }
-    for (const other of x.jobsAt[x.placeOf[job]!]!)
+    for (const other of x.jobsAt[x.siteOf[job]!]!)
       if (slotOf[other]! >= 0 && !reEntered(x, other, slotOf[other]!, s))
         out.push({
           job,
-          limit: { by: 're-entry', placeId: problem.jobs[job]!.placeId, jobId: problem.jobs[other]!.id },
+          limit: { by: 're-entry', siteId: problem.jobs[job]!.siteId, jobId: problem.jobs[other]!.id },
         });
   });
   jobsIn.forEach((jobs, slot) => {
@@ -116,12 +116,12 @@ function limitsBetween(x: Indexed, slotOf: Int32Array, jobsIn: readonly (readonl
     return used < count ? null : { by: 'kit', kit: problem.kits[k]!.key, count };
   };
   const place = (job: number, slot: number): Limit | null => {
-    const p = x.placeOf[job]!;
+    const p = x.siteOf[job]!;
     for (const o of x.jobsAt[p]!) {
       const s = slotOf[o]!;
       if (o === job || s < 0) continue;
       if (!reEntered(x, o, s, slot) || !reEntered(x, job, slot, s))
-        return { by: 're-entry', placeId: problem.places[p]!.id, jobId: problem.jobs[o]!.id };
+        return { by: 're-entry', siteId: problem.places[p]!.id, jobId: problem.jobs[o]!.id };
     }
     return null;
   };
@@ -186,13 +186,13 @@ function againstOf(
 }
 
 /** How many jobs of each place stand in each slot, kept while they come and go. */
-function countedBy({ problem, nSlots, placeOf }: Indexed, jobsIn: readonly (readonly number[])[]) {
+function countedBy({ problem, nSlots, siteOf }: Indexed, jobsIn: readonly (readonly number[])[]) {
   const places = problem.places.length;
   const there = new Uint16Array(nSlots * places);
   return {
     at: (place: number, slot: number): number => there[slot * places + place]!,
     count(slot: number, by: 1 | -1): void {
-      for (const j of jobsIn[slot]!) there[slot * places + placeOf[j]!]! += by;
+      for (const j of jobsIn[slot]!) there[slot * places + siteOf[j]!]! += by;
     },
   };
 }
@@ -289,5 +289,5 @@ export function leastAdds(plan: Plan, job: number, slot: number): number {
   const { x, jobsIn } = plan;
   const own = x.own[job]![slot]!;
   if (!jobsIn[slot]!.length) return own + WEIGHTS.out + WEIGHTS.stop;
-  return plan.at(x.placeOf[job]!, slot) ? own : own + WEIGHTS.stop;
+  return plan.at(x.siteOf[job]!, slot) ? own : own + WEIGHTS.stop;
 }

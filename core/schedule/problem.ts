@@ -9,7 +9,7 @@ export interface Hours {
 /** What is done in one coming out to one place: some like trees, or a look, or a work. */
 export interface Job {
   id: string;
-  placeId: string;
+  siteId: string;
   /** First and last day on which it may stand. */
   earliest: Day;
   latest: Day;
@@ -61,7 +61,7 @@ export interface Crew {
   /** Categories of licence at hand on each day; null where nobody of it has a licence. */
   licences: readonly (readonly string[] | null)[];
 }
-export interface JobPlace {
+export interface JobSite {
   id: string;
   name: string;
   /** When one may be there on each day of the problem; empty: not at all. */
@@ -79,7 +79,7 @@ export interface Kit {
 export interface Problem {
   days: readonly Day[];
   crews: readonly Crew[];
-  places: readonly JobPlace[];
+  places: readonly JobSite[];
   kits: readonly Kit[];
   jobs: readonly Job[];
   /**
@@ -126,7 +126,7 @@ export interface Indexed {
   nDays: number;
   nSlots: number;
   /** Place, kit (−1: none) and predecessors of each job. */
-  placeOf: Int32Array;
+  siteOf: Int32Array;
   kitOf: Int32Array;
   afterOf: { job: number; days: number }[][];
   beforeOf: { job: number; days: number }[][];
@@ -163,13 +163,13 @@ export type Limit =
   | { by: 'crew off'; crewId: string }
   | { by: 'licence'; crewId: string; category: string | null }
   | { by: 'air'; chance: number }
-  | { by: 'closed'; placeId: string }
+  | { by: 'closed'; siteId: string }
   | { by: 'too long'; minutes: number; room: number }
   | { by: 'hours'; crewId: string; short: number }
-  | { by: 'opening'; placeId: string }
+  | { by: 'opening'; siteId: string }
   | { by: 'daytime'; jobId: string }
   | { by: 'kit'; kit: string; count: number }
-  | { by: 're-entry'; placeId: string; jobId: string }
+  | { by: 're-entry'; siteId: string; jobId: string }
   | { by: 'after'; jobId: string; days: number }
   | { by: 'locked'; day: Day };
 
@@ -227,8 +227,8 @@ export function never(problem: Problem, job: Job, crew: Crew, d: number): Limit 
   if (missing !== undefined) return { by: 'licence', crewId: crew.id, category: missing };
   const chance = job.chances?.[d] ?? null;
   if (chance !== null && chance < HOPELESS) return { by: 'air', chance };
-  const open = problem.places.find((p) => p.id === job.placeId)?.open[d] ?? [];
-  if (!open.length) return { by: 'closed', placeId: job.placeId };
+  const open = problem.places.find((p) => p.id === job.siteId)?.open[d] ?? [];
+  if (!open.length) return { by: 'closed', siteId: job.siteId };
   const room = sharedMinutes(open, hours);
   const minutes = job.minutes + job.hangs;
   if (minutes > room) return { by: 'too long', minutes, room };
@@ -245,7 +245,7 @@ export function indexed(problem: Problem): Indexed {
   const { days, crews, places, kits, jobs } = problem;
   const nDays = days.length;
   const numbers = <T>(of: readonly T[], key: (x: T) => string) => new Map(of.map((x, i) => [key(x), i]));
-  const placeAt = numbers(places, (p) => p.id);
+  const siteAt = numbers(places, (p) => p.id);
   const kitAt = numbers(kits, (k) => k.key);
   const jobAt = numbers(jobs, (j) => j.id);
   if (jobAt.size < jobs.length) throw new Error('two jobs have the same id');
@@ -254,9 +254,9 @@ export function indexed(problem: Problem): Indexed {
     if (i === undefined) throw new Error(`there is no ${what} ${key}`);
     return i;
   };
-  const placeOf = Int32Array.from(jobs, (j) => named(placeAt, j.placeId, 'place'));
+  const siteOf = Int32Array.from(jobs, (j) => named(siteAt, j.siteId, 'place'));
   const jobsAt: number[][] = places.map(() => []);
-  placeOf.forEach((p, j) => jobsAt[p]!.push(j));
+  siteOf.forEach((p, j) => jobsAt[p]!.push(j));
   // What is not among the jobs is not waited for: it is done, or lies beyond these days.
   const afterOf = jobs.map((j) =>
     j.after.flatMap((a) => (jobAt.has(a.jobId) ? [{ job: jobAt.get(a.jobId)!, days: a.days }] : [])),
@@ -280,7 +280,7 @@ export function indexed(problem: Problem): Indexed {
     problem,
     nDays,
     nSlots,
-    placeOf,
+    siteOf,
     kitOf: Int32Array.from(jobs, (j) => (j.kit === null ? -1 : named(kitAt, j.kit, 'kit'))),
     afterOf,
     beforeOf,

@@ -25,7 +25,7 @@ import { after } from '../season/follow-ups';
 const DAYS = ['2027-05-03', '2027-05-04', '2027-05-05'];
 const job = (more: Partial<Job>): Job => ({
   id: 'j',
-  placeId: 'p',
+  siteId: 'p',
   earliest: DAYS[0]!,
   latest: DAYS[2]!,
   firm: true,
@@ -90,12 +90,12 @@ function illegal(p: Problem, { rounds, left }: Answer): string[] {
     for (const k of used) if (k) kits.set(`${k} ${d}`, (kits.get(`${k} ${d}`) ?? new Set()).add(r.crewId));
     let from = c;
     for (const s of r.stops) {
-      const place = p.places.findIndex((x) => x.id === s.placeId);
+      const place = p.places.findIndex((x) => x.id === s.siteId);
       since += p.drive[from]![p.crews.length + place]!;
-      if (awake(clock, s.begin) < since - 1e-6) issues.push(`${s.placeId} is begun before anybody is there`);
+      if (awake(clock, s.begin) < since - 1e-6) issues.push(`${s.siteId} is begun before anybody is there`);
       const jobs = s.jobIds.map((id) => p.jobs.find((j) => j.id === id)!);
       const hands = jobs.reduce((a, j) => a + j.minutes, 0);
-      if (awake(s.begin, s.end) < hands - 1e-6) issues.push(`${s.placeId} is too short for its work`);
+      if (awake(s.begin, s.end) < hands - 1e-6) issues.push(`${s.siteId} is too short for its work`);
       let set = s.begin;
       for (const j of jobs) {
         const suits = j.daytimes?.[d];
@@ -104,10 +104,10 @@ function illegal(p: Problem, { rounds, left }: Answer): string[] {
         set += j.minutes;
         if (set + j.hangs > s.end + 1e-6) issues.push(`${j.id} is left hanging`);
         stands.set(j.id, { d, crew: c, begin: s.begin, end: s.end });
-        if (j.placeId !== s.placeId) issues.push(`${j.id} stands at another place`);
+        if (j.siteId !== s.siteId) issues.push(`${j.id} stands at another place`);
       }
       if (!p.places[place]!.open[d]!.some((o) => s.begin >= o.from && s.end <= o.to))
-        issues.push(`${s.placeId} is closed`);
+        issues.push(`${s.siteId} is closed`);
       clock = s.end;
       since = 0;
       from = p.crews.length + place;
@@ -136,7 +136,7 @@ function illegal(p: Problem, { rounds, left }: Answer): string[] {
     }
     for (const o of p.jobs) {
       const t = stands.get(o.id);
-      if (!t || o.id === j.id || o.placeId !== j.placeId || !j.reEntryHours) continue;
+      if (!t || o.id === j.id || o.siteId !== j.siteId || !j.reEntryHours) continue;
       if (t.d === s.d && t.crew === s.crew) continue;
       if (t.d === s.d || (t.d > s.d && t.d * 1440 + t.begin < s.d * 1440 + s.end + 60 * j.reEntryHours))
         issues.push(`${o.id} enters too soon after ${j.id}`);
@@ -178,7 +178,7 @@ describe('any town', () => {
         const orders = new Map(
           a.rounds.map((r) => [
             p.crews.findIndex((c) => c.id === r.crewId) * x.nDays + p.days.indexOf(r.day),
-            r.stops.map((s) => p.places.findIndex((q) => q.id === s.placeId)),
+            r.stops.map((s) => p.places.findIndex((q) => q.id === s.siteId)),
           ]),
         );
         expect(broken(x, slotOf, orders).filter((b) => b.limit.by !== 'locked')).toEqual([]);
@@ -340,7 +340,7 @@ describe('what decides the day', () => {
     const two = solved(
       town([
         job({ id: 'x', ...spray, minutes: 400, latest: DAYS[0]! }),
-        job({ id: 'y', placeId: 'q', ...spray, minutes: 400, latest: DAYS[0]! }),
+        job({ id: 'y', siteId: 'q', ...spray, minutes: 400, latest: DAYS[0]! }),
       ]),
     );
     expect(two.left).toHaveLength(1);
@@ -350,8 +350,8 @@ describe('what decides the day', () => {
   it('sound before sick, and blades cleaned where that cannot be', () => {
     const a = solved(town([job({ id: 'sick', sick: true }), job({ id: 'sound' })]));
     expect(a.rounds[0]!.stops[0]!.jobIds).toEqual(['sound', 'sick']);
-    const q = solved(town([job({ id: 'sick', sick: true, placeId: 'q' }), job({ id: 'sound' })]));
-    expect(q.rounds[0]!.stops.map((s) => s.placeId)).toEqual(['p', 'q']);
+    const q = solved(town([job({ id: 'sick', sick: true, siteId: 'q' }), job({ id: 'sound' })]));
+    expect(q.rounds[0]!.stops.map((s) => s.siteId)).toEqual(['p', 'q']);
   });
 
   it('late costs by the stake; what is firm is left out after its last day', () => {
@@ -369,9 +369,9 @@ describe('what decides the day', () => {
 
   it('moves as little as pays: what was told stays, what rain hits goes', () => {
     const p = town([
-      job({ id: 'told', told: DAYS[0]!, wanted: DAYS[1]!, placeId: 'q' }),
+      job({ id: 'told', told: DAYS[0]!, wanted: DAYS[1]!, siteId: 'q' }),
       job({ id: 'spray', kit: 'spray', chances: [0.9, 0.8, 0.8], wanted: DAYS[0]! }),
-      job({ id: 'look', placeId: 'r', wanted: DAYS[0]! }),
+      job({ id: 'look', siteId: 'r', wanted: DAYS[0]! }),
     ]);
     const first = solved(p);
     expect(at(first, 'told')!.day).toBe(DAYS[0]);
@@ -424,7 +424,7 @@ describe('what decides the day', () => {
 
   it('a full day has its price', () => {
     const many = Array.from({ length: 18 }, (_, i) =>
-      job({ id: `j${i}`, minutes: 80, latest: DAYS[0]!, stake: 3, placeId: ['p', 'q', 'r'][i % 3]! }),
+      job({ id: `j${i}`, minutes: 80, latest: DAYS[0]!, stake: 3, siteId: ['p', 'q', 'r'][i % 3]! }),
     );
     const a = solved(town(many), 900);
     expect(a.left.length).toBeGreaterThan(5);
@@ -513,9 +513,9 @@ it('a company learns its own pace: eight sprays of six minutes weigh as much as 
 describe('closed days teach how long setting up takes', () => {
   const at = (clock: string) => `2027-05-03T${clock}:00.000Z`;
   const yard = { lat: 50, lon: 0 };
-  const piece = (placeId: string, from: string, to: string) => ({
+  const piece = (siteId: string, from: string, to: string) => ({
     ...yard,
-    placeId,
+    siteId,
     method: 'foliar-spray' as const,
     startedAt: at(from),
     endedAt: at(to),
@@ -551,7 +551,7 @@ describe('what waits becomes jobs', () => {
     about: { kind: 'plan', method: 'foliar-spray', label: 'A' },
     treeId: `t${n}`,
     tag: String(n),
-    placeId: 'p',
+    siteId: 'p',
     section: '',
     walk: n,
     labelKey: 'a',

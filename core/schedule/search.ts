@@ -65,7 +65,7 @@ function insertAll(plan: Plan, jobs: readonly number[], roll: (() => number) | n
 const touches = (x: Indexed, put: number, slot: number, job: number, was: Best | null): boolean =>
   !was ||
   was.slot % x.nDays === slot % x.nDays ||
-  x.placeOf[job] === x.placeOf[put] ||
+  x.siteOf[job] === x.siteOf[put] ||
   x.afterOf[job]!.some((a) => a.job === put) ||
   x.beforeOf[job]!.some((b) => b.job === put);
 
@@ -86,24 +86,24 @@ function related(plan: Plan, roll: () => number, count: number): number[] {
   const all = [...slotOf.keys()];
   const outside = all.filter((j) => slotOf[j]! < 0 && x.slots[j]!.length > 0);
   const some = (() => {
-    if (kind < 0.3) return x.jobsAt[x.placeOf[seed]!]!;
+    if (kind < 0.3) return x.jobsAt[x.siteOf[seed]!]!;
     const slot = slotOf[seed]!;
     if (kind < 0.5 && slot >= 0) {
       // A whole day of one crew, and those who are at its places on other days.
-      const places = new Set(jobsIn[slot]!.map((j) => x.placeOf[j]!));
+      const places = new Set(jobsIn[slot]!.map((j) => x.siteOf[j]!));
       return [
         ...jobsIn[slot]!,
         ...pick(
-          all.filter((j) => places.has(x.placeOf[j]!)),
+          all.filter((j) => places.has(x.siteOf[j]!)),
           count,
         ),
       ];
     }
     if (kind < 0.65 && slot >= 0) return all.filter((j) => slotOf[j]! >= 0 && slotOf[j]! % x.nDays === slot % x.nDays);
     if (kind < 0.85) {
-      const row = x.problem.drive[x.problem.crews.length + x.placeOf[seed]!]!;
+      const row = x.problem.drive[x.problem.crews.length + x.siteOf[seed]!]!;
       const yards = x.problem.crews.length;
-      return [...all].sort((a, b) => row[yards + x.placeOf[a]!]! - row[yards + x.placeOf[b]!]!).slice(0, count * 2);
+      return [...all].sort((a, b) => row[yards + x.siteOf[a]!]! - row[yards + x.siteOf[b]!]!).slice(0, count * 2);
     }
     return all;
   })();

@@ -5,10 +5,10 @@ import { indexed, placedAt, slotAt, type Indexed, type Limit, type Placed, type 
 import { search, type Search } from './search';
 
 /** A crew's day of an answer. */
-export interface Round {
+export interface PlannedDay {
   day: Day;
   crewId: string;
-  stops: { placeId: string; jobIds: string[]; arrive: number; begin: number; end: number }[];
+  stops: { siteId: string; jobIds: string[]; arrive: number; begin: number; end: number }[];
   driving: number;
   /** When it leaves, loading included; when it is back. */
   leave: number;
@@ -20,7 +20,7 @@ export interface LeftOut {
   why: { limit: Limit; days: number }[];
 }
 export interface Answer {
-  rounds: Round[];
+  rounds: PlannedDay[];
   left: LeftOut[];
   /** What it weighs, in minutes of a crew; of it, minutes that crews are really out, and those on the road. */
   cost: { whole: number; out: number; driving: number };
@@ -96,13 +96,13 @@ function answerOf(found: Search, hopeless: number, least: Bounding): Answer {
   const { slotOf, days, cost } = found.best();
   const plan = emptyPlan(x);
   plan.restore(found.best());
-  const rounds = days.flatMap((day, slot): Round[] => {
+  const rounds = days.flatMap((day, slot): PlannedDay[] => {
     if (!day?.ok) return [];
     return [
       {
         ...placedAt(x, slot),
         stops: day.stops.map(({ place, jobs, arrive, begin, end }) => ({
-          placeId: problem.places[place]!.id,
+          siteId: problem.places[place]!.id,
           jobIds: jobs.map((j) => problem.jobs[j]!.id),
           arrive,
           begin,

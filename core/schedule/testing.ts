@@ -57,7 +57,7 @@ export function drawProblem({ jobs, crews, days, places, hours, orderly = false 
       const stands = roll() < 0.1 && !orderly;
       return {
         id: `j${i}`,
-        placeId: `p${whole(0, places - 1)}`,
+        siteId: `p${whole(0, places - 1)}`,
         earliest: on(earliest),
         latest: on(Math.max(earliest + length, 1)),
         firm: roll() < 0.6,

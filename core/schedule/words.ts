@@ -30,19 +30,19 @@ export function limitWords(l: Limit, n: Names): string {
     case 'air':
       return `The air hardly lets it: ${Math.round(l.chance * 100)} in 100 courses of the forecast.`;
     case 'closed':
-      return `${n.place(l.placeId)} is closed.`;
+      return `${n.place(l.siteId)} is closed.`;
     case 'too long':
       return `It takes ${minuteWords(l.minutes)}; there are ${minuteWords(l.room)} in which crew and place are both there.`;
     case 'hours':
       return `The day of ${n.crew(l.crewId)} is full: ${minuteWords(l.short)} too few.`;
     case 'opening':
-      return `It cannot be fitted into the hours of ${n.place(l.placeId)}.`;
+      return `It cannot be fitted into the hours of ${n.place(l.siteId)}.`;
     case 'daytime':
       return `It cannot be fitted into the hours in which air and light suit ${n.job(l.jobId)}.`;
     case 'kit':
       return `${n.kit(l.kit)} ${l.count === 1 ? 'is out with another crew' : 'are out with other crews'}.`;
     case 're-entry':
-      return `Nobody enters ${n.place(l.placeId)} so soon after ${n.job(l.jobId)}.`;
+      return `Nobody enters ${n.place(l.siteId)} so soon after ${n.job(l.jobId)}.`;
     case 'after':
       return `${l.days} ${l.days === 1 ? 'day' : 'days'} must lie between it and ${n.job(l.jobId)}.`;
     case 'locked':

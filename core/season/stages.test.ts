@@ -153,13 +153,13 @@ describe('what was seen', () => {
             courses: all.map((c) => c.slice(told)),
             forecastDays: 10,
           };
-          const sightings = seen.map((s) => ({ code: s.code as Bbch, day: after('2027-01-01', s.on, 'days') }));
-          const list = expectedStages(apple, weather, 51, sightings);
+          const stageNotes = seen.map((s) => ({ code: s.code as Bbch, day: after('2027-01-01', s.on, 'days') }));
+          const list = expectedStages(apple, weather, 51, stageNotes);
           for (const s of list) {
             expect(s.earliest <= s.day && s.day <= s.latest).toBe(true);
             expect(s.moved !== 0 && s.by === null).toBe(false);
             expect(s.rests === 'seen' && s.moved !== 0).toBe(false);
-            expect(s.rests === 'seen').toBe(sightings.some((x) => x.code === s.code));
+            expect(s.rests === 'seen').toBe(stageNotes.some((x) => x.code === s.code));
           }
           const unseen = list.filter((s) => s.rests !== 'seen' && !isAutumn(s.code));
           expect(unseen.every((s, i) => i === 0 || s.day >= unseen[i - 1]!.day || s.by?.kind === 'seen')).toBe(true);

@@ -2,7 +2,7 @@ import type { TreatmentOption } from '../diagnose/knowledge';
 import { bandWork } from './works/band';
 import { guardWork } from './works/guard';
 import { deerFenceWork } from './works/deer-fence';
-import { hangingWork } from './works/hanging';
+import { deviceWork } from './works/hanging';
 import { washWork } from './works/wash';
 import { disinfectWork } from './works/disinfect';
 import { collarWork } from './works/collar';
@@ -50,7 +50,7 @@ export const WORKS: readonly Work[] = [
   bandWork,
   guardWork,
   deerFenceWork,
-  hangingWork,
+  deviceWork,
   washWork,
   disinfectWork,
   collarWork,

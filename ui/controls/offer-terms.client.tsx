@@ -4,13 +4,13 @@ import { useState } from 'react';
 import { TextArea, TextField, type FormIssue } from './controls';
 
 /** What every offer says beside what it offers: a word to the client, and for how long it is open. */
-export interface OfferTerms {
+export interface QuoteTerms {
   message: string;
   days: string;
 }
 
 /** The terms of an offer, its press, and its address once it is made: it is shown only then. */
-export function OfferTermsForm({
+export function QuoteTermsForm({
   issues,
   busy,
   ready,
@@ -22,9 +22,9 @@ export function OfferTermsForm({
   /** Something is chosen to offer. */
   ready: boolean;
   className?: string;
-  onMake: (terms: OfferTerms, made: (path: string) => void) => void;
+  onMake: (terms: QuoteTerms, made: (path: string) => void) => void;
 }) {
-  const [terms, setTerms] = useState<OfferTerms>({ message: '', days: '21' });
+  const [terms, setTerms] = useState<QuoteTerms>({ message: '', days: '21' });
   const [address, setAddress] = useState<string | null>(null);
   return (
     <>

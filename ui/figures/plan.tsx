@@ -1,4 +1,4 @@
-import { FEATURE_NAMES, WATERS, type AreaKind, type GroundsPlan } from '@/core/grounds/plan';
+import { FEATURE_NAMES, WATERS, type AreaKind, type SiteMap } from '@/core/grounds/plan';
 import type { Point, Polygon } from '@/core/rootzone/probe-grid';
 import { showDistance, type UnitSystem } from '@/core/units/units';
 
@@ -32,7 +32,7 @@ const FILL: Record<AreaKind, { fill: string; pattern: string }> = {
 const POINT_LETTER = { well: 'W', drain: 'D', hive: 'H', play: 'P' } as const;
 
 /** What the whole plan spans, with a margin, in metres. */
-export function spanOf(plan: GroundsPlan, trees: readonly DrawnTree[]) {
+export function spanOf(plan: SiteMap, trees: readonly DrawnTree[]) {
   const all: Point[] = [
     ...(plan.outline ?? []),
     ...plan.areas.flatMap((a) => a.corners),
@@ -58,7 +58,7 @@ export function spanOf(plan: GroundsPlan, trees: readonly DrawnTree[]) {
 }
 
 /** The plan in words, for a screen reader and for whoever cannot see the picture. */
-export function planWords(plan: GroundsPlan, trees: readonly DrawnTree[]): string {
+export function planWords(plan: SiteMap, trees: readonly DrawnTree[]): string {
   const count = new Map<string, number>();
   for (const f of [...plan.areas, ...plan.points])
     count.set(FEATURE_NAMES[f.kind].toLowerCase(), (count.get(FEATURE_NAMES[f.kind].toLowerCase()) ?? 0) + 1);
@@ -80,7 +80,7 @@ export function PlanFigure({
   children,
   ...rest
 }: {
-  plan: GroundsPlan;
+  plan: SiteMap;
   trees: readonly DrawnTree[];
   overlay?: PlanOverlay;
   units: UnitSystem;

@@ -3,11 +3,11 @@
 import { createContext, useCallback, useContext, useEffect, useState } from 'react';
 import { browserNow } from '@/ui/clock.client';
 
-interface Offer {
+interface Quoted {
   sentence: string;
   undo?: () => Promise<unknown>;
 }
-const Context = createContext<(offer: Offer) => void>(() => {});
+const Context = createContext<(offer: Quoted) => void>(() => {});
 
 /** What came of an undo: only what the server says was undone is called so. */
 async function undone(undo: () => Promise<unknown>): Promise<string> {
@@ -42,20 +42,20 @@ function saidLately(): string | null {
 
 /** The line at the foot of the page: what was done, and Undo for as long as it stands there. */
 export function UndoBar({ children }: { children: React.ReactNode }) {
-  const [offer, setOffer] = useState<Offer | null>(null);
-  const say = useCallback((o: Offer) => {
+  const [offer, setQuote] = useState<Quoted | null>(null);
+  const say = useCallback((o: Quoted) => {
     keepSaid(o.sentence);
-    setOffer(o);
+    setQuote(o);
   }, []);
   useEffect(() => {
     const sentence = saidLately();
     // The server cannot know what was said before this page.
     // eslint-disable-next-line react-hooks/set-state-in-effect
-    if (sentence) setOffer({ sentence });
+    if (sentence) setQuote({ sentence });
   }, []);
   useEffect(() => {
     if (!offer) return;
-    const timer = setTimeout(() => setOffer(null), offer.undo ? 12_000 : 5_000);
+    const timer = setTimeout(() => setQuote(null), offer.undo ? 12_000 : 5_000);
     return () => clearTimeout(timer);
   }, [offer]);
   return (
@@ -74,8 +74,8 @@ export function UndoBar({ children }: { children: React.ReactNode }) {
                 className="min-h-hand px-2 font-bold underline underline-offset-3"
                 onClick={() => {
                   const undo = offer.undo!;
-                  setOffer({ sentence: 'One moment …' });
-                  void undone(undo).then((sentence) => setOffer({ sentence }));
+                  setQuote({ sentence: 'One moment …' });
+                  void undone(undo).then((sentence) => setQuote({ sentence }));
                 }}
               >
                 Undo

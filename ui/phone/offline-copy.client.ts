@@ -120,7 +120,7 @@ async function pageOf(path: string): Promise<{ html: Blob; page: Document; polic
 }
 
 /** Fetches a page and holds it, made small. @returns it; null where it was not given */
-async function hold(path: string, build: string, roundId: string | null, epoch: string): Promise<Document | null> {
+async function hold(path: string, build: string, crewDayId: string | null, epoch: string): Promise<Document | null> {
   const got = await pageOf(path);
   if (!got || epochNow() !== epoch) return null;
   const body = await small(got.html);
@@ -130,7 +130,7 @@ async function hold(path: string, build: string, roundId: string | null, epoch: 
   await cache.put(path, new Response(body, { headers }));
   await (
     await phoneStore()
-  ).put('held', { path, at: browserNow().getTime(), bytes: body.size, build, roundId, name: got.page.title });
+  ).put('held', { path, at: browserNow().getTime(), bytes: body.size, build, crewDayId, name: got.page.title });
   return (await keptUnder(epoch, path)) ? got.page : null;
 }
 
@@ -154,7 +154,7 @@ const photosOf = (page: Document): string[] =>
     .slice(0, PHOTOS_OF_TREE)
     .map((i) => i.getAttribute('src')!);
 
-async function holdPhoto(src: string, roundId: string | null, build: string, epoch: string) {
+async function holdPhoto(src: string, crewDayId: string | null, build: string, epoch: string) {
   const db = await phoneStore();
   if (await db.get('held', src)) return;
   const answer = await fetch(src);
@@ -162,7 +162,7 @@ async function holdPhoto(src: string, roundId: string | null, build: string, epo
   const body = await answer.blob();
   if (epochNow() !== epoch) return;
   await (await caches.open(PAGES)).put(src, new Response(body, { headers: { 'content-type': body.type } }));
-  await db.put('held', { path: src, at: browserNow().getTime(), bytes: body.size, build, roundId });
+  await db.put('held', { path: src, at: browserNow().getTime(), bytes: body.size, build, crewDayId });
   await keptUnder(epoch, src);
 }
 
@@ -175,7 +175,7 @@ export interface Holding {
  * more. What is fresh is left as it is.
  * @param all everything anew: what stands on this phone has been changed by what it sent
  */
-export async function holdRounds(
+export async function lockCrewDays(
   rounds: readonly { id: string }[],
   build: string,
   all: boolean,
@@ -204,12 +204,12 @@ export async function holdRounds(
   }
   const take = async (path: string): Promise<void> => {
     if (await isFresh(path)) return;
-    const roundId = wanted.get(path) ?? null;
-    const page = await hold(path, build, roundId, epoch);
-    for (const src of page && roundId ? photosOf(page) : []) {
-      wanted.set(src, roundId);
+    const crewDayId = wanted.get(path) ?? null;
+    const page = await hold(path, build, crewDayId, epoch);
+    for (const src of page && crewDayId ? photosOf(page) : []) {
+      wanted.set(src, crewDayId);
       done.add(src);
-      await holdPhoto(src, roundId, build, epoch);
+      await holdPhoto(src, crewDayId, build, epoch);
     }
   };
   for (;;) {
@@ -226,7 +226,7 @@ export async function holdRounds(
 async function dropOthers(rounds: readonly { id: string }[], wanted: ReadonlyMap<string, string | null>) {
   const db = await phoneStore();
   const all = await db.getAll('held');
-  const gone = all.filter((p) => !wanted.has(p.path) && !rounds.some((r) => r.id === p.roundId));
+  const gone = all.filter((p) => !wanted.has(p.path) && !rounds.some((r) => r.id === p.crewDayId));
   const cache = await caches.open(PAGES);
   for (const p of gone) {
     await cache.delete(p.path);

@@ -18,7 +18,7 @@ export interface OfflinePage {
   bytes: number;
   build: string;
   /** The round that it belongs to; null for what is held whatever the rounds are. */
-  roundId: string | null;
+  crewDayId: string | null;
   /** Its title, where it has one of its own. */
   name?: string;
 }

@@ -88,7 +88,7 @@ export default async function Book({
           <span className="mb-1 block font-semibold">Words (tag, product, lot, place, person)</span>
           <input name="words" className="box" defaultValue={filter.words ?? ''} maxLength={80} />
         </label>
-        <SiteChoice name="place" list={places} chosen={filter.placeId ?? ''} empty="all" />
+        <SiteChoice name="place" list={places} chosen={filter.siteId ?? ''} empty="all" />
         <label className="block">
           <span className="mb-1 block font-semibold">Method</span>
           <select name="method" className="box" defaultValue={filter.method ?? ''}>
@@ -169,7 +169,7 @@ function DoneWorkRow({ w }: { w: DoneWork }) {
         <span className="plate-small flex-none">{w.tag}</span>
         <span className="min-w-0">
           <span className="block font-bold group-hover:underline">
-            {findHost(w.hostId)?.name ?? w.hostId}, {w.placeName}
+            {findHost(w.hostId)?.name ?? w.hostId}, {w.siteName}
           </span>
           <span className="block text-[0.9375rem] text-ink-2">{[workName(w), ...told].join(', ')}</span>
         </span>

@@ -34,7 +34,7 @@ export function bookQuery(params: Record<string, string | string[] | undefined>)
   const f = good.success ? good.data : { words: null, place: null, method: null, from: null, to: null };
   // NUL cannot be stored, so it cannot be found.
   return {
-    filter: { words: f.words?.replace(/\0/g, '') || null, placeId: f.place, method: f.method, from: f.from, to: f.to },
+    filter: { words: f.words?.replace(/\0/g, '') || null, siteId: f.place, method: f.method, from: f.from, to: f.to },
     issues,
   };
 }

@@ -4,7 +4,7 @@ import { uuid } from '@/core/book/record';
 import { readBatchCode } from '@/core/mix/batch';
 import { findHost, hostsNow } from '@/knowledge';
 import { MixRows } from '../rounds/mix/mix-rows';
-import { groundsView } from '@/views/grounds';
+import { treesView } from '@/views/grounds';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { allows, viewer } from '../../_server/viewer';
@@ -28,8 +28,8 @@ export default async function Grounds({
     .filter(Boolean)
     .slice(0, 6);
   const at = cursor.safeParse(q);
-  const placeAt = uuid.safeParse(q.pid);
-  const { rows, clients, places, mix } = await groundsView(
+  const siteAt = uuid.safeParse(q.pid);
+  const { rows, clients, places, mix } = await treesView(
     v,
     {
       words,
@@ -43,7 +43,7 @@ export default async function Grounds({
     },
     {
       after:
-        typeof q.places === 'string' && placeAt.success ? { name: q.places.slice(0, 120), id: placeAt.data } : null,
+        typeof q.places === 'string' && siteAt.success ? { name: q.places.slice(0, 120), id: siteAt.data } : null,
       limit: 40,
     },
     readBatchCode(find),
@@ -157,7 +157,7 @@ export default async function Grounds({
         <ul className="grid gap-x-8 desk:grid-cols-2">
           {shown.map((t) => (
             <TagRow key={t.id} href={`/tree/${t.id}`} tag={t.tag} title={findHost(t.hostId)?.name ?? t.hostId}>
-              {t.placeName}
+              {t.siteName}
             </TagRow>
           ))}
         </ul>

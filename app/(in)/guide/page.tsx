@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { concerns, signsOf } from '@/core/diagnose/reading';
-import { KINDS, PLACES_ON_TREE } from '@/core/diagnose/words';
+import { KINDS, PARTS_OF_TREE } from '@/core/diagnose/words';
 import { guideSearch } from '@/core/diagnose/find';
 import type { Knowledge } from '@/core/diagnose/knowledge';
 import { once } from '@/core/diagnose/once';
@@ -22,7 +22,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
   const [v, q] = await Promise.all([viewer(), searchParams]);
   const { knowledge, adrift } = await knowledgeFor(v);
   const host = knowledge.hosts.find((h) => h.id === q.host);
-  const place = PLACES_ON_TREE.find((p) => p === q.place);
+  const place = PARTS_OF_TREE.find((p) => p === q.place);
   const table = knowledge.lookalikes.find((t) => t.id === q.table);
   const month = /^(?:[1-9]|1[0-2])$/.test(q.month ?? '') ? Number(q.month) : null;
   const find = (q.find ?? '').trim().slice(0, 80);
@@ -133,7 +133,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
         </select>
         <select name="place" aria-label="Place on the tree" defaultValue={place ?? ''} className="box w-auto">
           <option value="">whole tree</option>
-          {PLACES_ON_TREE.map((p) => (
+          {PARTS_OF_TREE.map((p) => (
             <option key={p}>{p}</option>
           ))}
         </select>

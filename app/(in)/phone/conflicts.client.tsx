@@ -10,7 +10,7 @@ import { UndoPress } from '@/ui/controls/undo-press.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { endPhone, settleConflict } from './actions';
 
-export interface LookAt {
+export interface InspectionAt {
   id: string;
   what: string;
   by: string;
@@ -24,7 +24,7 @@ export interface LookAt {
 }
 
 /** One write that was refused: what stands in its way, and what can be done about it. */
-export function Look({ look: l }: { look: LookAt }) {
+export function Inspection({ look: l }: { look: InspectionAt }) {
   const router = useRouter();
   const said = useSaid();
   const { busy, issues, send } = useSend(settleConflict);

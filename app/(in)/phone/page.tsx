@@ -3,7 +3,7 @@ import { Section } from '@/ui/frame/pieces';
 import { dayAndClock } from '@/ui/words';
 import { phoneView } from '@/views/phone';
 import { viewer } from '../../_server/viewer';
-import { EndPhone, Look } from './conflicts.client';
+import { EndPhone, Inspection } from './conflicts.client';
 import { ThisPhone } from './this-phone.client';
 
 export const metadata = { title: 'This phone' };
@@ -45,7 +45,7 @@ export default async function Page() {
         {looks.length === 0 && <p className="text-ink-2">Everything that came from phones has landed.</p>}
         <ul>
           {looks.map((l) => (
-            <Look
+            <Inspection
               key={l.id}
               look={{
                 id: l.id,
@@ -60,7 +60,7 @@ export default async function Page() {
                     : null,
                 issues: l.issues,
                 mine: l.mine,
-                trees: l.trees.map(({ id, tag, placeName }) => ({ id, name: `${tag}, ${placeName}` })),
+                trees: l.trees.map(({ id, tag, siteName }) => ({ id, name: `${tag}, ${siteName}` })),
               }}
             />
           ))}

@@ -73,7 +73,7 @@ export function ThisPhone() {
       setIssues([{ path: '', message: 'No answer from the server; the file is still where it was.' }]);
     }
   };
-  const rounds = (held ?? []).filter((h) => h.roundId !== null);
+  const rounds = (held ?? []).filter((h) => h.crewDayId !== null);
   const oldest = rounds.length ? Math.min(...rounds.map((h) => h.at)) : null;
   return (
     <>
@@ -146,7 +146,7 @@ export function ThisPhone() {
           </p>
         ) : (
           <p>
-            {rounds.length} pages of {new Set(rounds.map((h) => h.roundId)).size === 1 ? 'a round' : 'rounds'}; the
+            {rounds.length} pages of {new Set(rounds.map((h) => h.crewDayId)).size === 1 ? 'a round' : 'rounds'}; the
             oldest is of{' '}
             {new Date(oldest!).toLocaleString('en-GB', {
               day: 'numeric',

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { inWords } from '@/core/diagnose/sureness';
-import { DECISIONS, PLACES_ON_TREE, type Decision } from '@/core/diagnose/words';
+import { DECISIONS, PARTS_OF_TREE, type Decision } from '@/core/diagnose/words';
 import type { Level, PracticeCase, Score } from '@/core/practice/round';
 import { Choices, FormIssues, SelectField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
@@ -42,7 +42,7 @@ export function PracticeBench({ seed, level, own, host, month, drawn, names }: P
     if (o.kind === 'test') return o.outcomes.find((x) => x.id === shown.outcome)?.words ?? shown.outcome;
     return shown.outcome === 'seen' ? `there, ${shown.grade} of 4` : 'not there';
   };
-  const places = [...PLACES_ON_TREE.filter((p) => of.some((o) => o.place === p)), 'tests'];
+  const places = [...PARTS_OF_TREE.filter((p) => of.some((o) => o.place === p)), 'tests'];
   const open = of.filter(
     (o) => (place === 'tests' ? o.kind === 'test' : o.place === place) && !asked.includes(key(o)) && o !== called,
   );

@@ -10,18 +10,18 @@ export interface Over {
   id: string;
   treeId: string;
   tag: string;
-  placeName: string;
+  siteName: string;
   label: string;
   /** Null where it was planned for its own day, long ago. */
   latest: Day | null;
   /** The programme that knows what becomes of it; null where it stands for itself. */
-  laidId: string | null;
+  assignmentId: string | null;
 }
 
 /** Plans whose time is over, a row for those that are alike: planned anew, or dropped together. */
 export function OverPlans({ plans, may }: { plans: readonly Over[]; may: boolean }) {
   if (!plans.length) return null;
-  const rows = groupBy(plans, (p) => [p.placeName, p.label, p.latest, p.laidId].join());
+  const rows = groupBy(plans, (p) => [p.siteName, p.label, p.latest, p.assignmentId].join());
   return (
     <Section title="Their time is over" aside="nothing is done by these plans any more">
       <ul>
@@ -43,14 +43,14 @@ function Row({ same, may }: { same: readonly Over[]; may: boolean }) {
       <TagRow
         href={`/tree/${first.treeId}/prescribe`}
         tag={first.tag}
-        title={`${first.label}, ${first.placeName}`}
-        right={may && !first.laidId && <DropPlans ids={same.map((p) => p.id)} />}
+        title={`${first.label}, ${first.siteName}`}
+        right={may && !first.assignmentId && <DropPlans ids={same.map((p) => p.id)} />}
       >
-        {until}; {first.laidId ? 'its programme says what becomes of it' : 'open the tree to plan it anew'}
+        {until}; {first.assignmentId ? 'its programme says what becomes of it' : 'open the tree to plan it anew'}
       </TagRow>
-      {first.laidId && (
+      {first.assignmentId && (
         <p className="pb-2">
-          <Link href={`/season/programmes/laid/${first.laidId}`}>Its programme here</Link>
+          <Link href={`/season/programmes/laid/${first.assignmentId}`}>Its programme here</Link>
         </p>
       )}
       <MoreTrees trees={same.slice(1).map((p) => ({ id: p.id, href: `/tree/${p.treeId}/prescribe`, tag: p.tag }))} />

@@ -5,15 +5,15 @@ import { findHost } from '@/knowledge';
 import { clockWords } from '@/core/schedule/hours';
 import type { OpenPlan } from '@/store/plans';
 import type { OpenWork } from '@/store/works';
-import type { RoundRow } from '@/store/rounds';
+import type { CrewDayRow } from '@/store/rounds';
 import { dayOrder, groupBy, loadOut } from '@/core/work/load-out';
 import { findWork } from '@/core/work/works';
-import { roundsView } from '@/views/rounds';
+import { scheduleView } from '@/views/rounds';
 import { byDay } from '@/views/today';
 import { Frame } from '@/ui/frame/frame';
 import { MoreTrees, Section, Sold, TagLine, TagRow } from '@/ui/frame/pieces';
 import { allows, todayOf, viewer } from '../../_server/viewer';
-import { WhatHangs } from './hanging/what-hangs';
+import { DevicesOnTrees } from './hanging/what-hangs';
 import { rowsOf } from './day/lines';
 import { leftWords } from './day/words';
 import { MixRows } from './mix/mix-rows';
@@ -30,7 +30,7 @@ import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'Rounds' };
 
-export default async function Rounds({ searchParams }: { searchParams: Promise<{ place?: string | string[] }> }) {
+export default async function CrewDays({ searchParams }: { searchParams: Promise<{ place?: string | string[] }> }) {
   const v = await viewer();
   const { place } = await searchParams;
   const now = clockNow();
@@ -45,17 +45,17 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
     mixes,
     sites,
     due,
-  } = await roundsView(v, now, z.uuid().safeParse(place).data ?? null);
+  } = await scheduleView(v, now, z.uuid().safeParse(place).data ?? null);
   const today = todayOf(v);
   const { plans: allPlans, ahead, over, unsettled } = byDay(open, today);
   const allWorks = openWorks.filter((w) => !w.plannedFor || w.plannedFor <= today);
   const worksAhead = openWorks.filter((w) => w.plannedFor && w.plannedFor > today);
-  const here = sites.find((p) => p.placeId === place) ?? null;
+  const here = sites.find((p) => p.siteId === place) ?? null;
   // One place alone: its stops and its load, on the screen and on paper.
-  const wanted = <T extends { placeId: string }>(of: T[]) => (here ? of.filter((x) => x.placeId === here.placeId) : of);
+  const wanted = <T extends { siteId: string }>(of: T[]) => (here ? of.filter((x) => x.siteId === here.siteId) : of);
   const [plans, works] = [wanted(allPlans), wanted(allWorks)];
-  const workPlaces = [...groupBy(works, (w) => w.placeId).values()];
-  const places = groupBy(plans, (p) => p.placeId);
+  const workSites = [...groupBy(works, (w) => w.siteId).values()];
+  const places = groupBy(plans, (p) => p.siteId);
   const mix = plans.reduce((a, p) => a + (p.mixMl ?? 0), 0);
   const groups = loadOut(plans, works, equipment, v.units, stock);
   const later = wanted(ahead).length + wanted(worksAhead).length;
@@ -73,7 +73,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
   );
   const load = (
     <section>
-      <h2 className="text-body">{here ? `Load for ${here.placeName}` : 'Load'}</h2>
+      <h2 className="text-body">{here ? `Load for ${here.siteName}` : 'Load'}</h2>
       {here && (
         <p className="no-print">
           <Link href="/rounds" className="underline underline-offset-3">
@@ -123,7 +123,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
           Days and crews for the fortnight
         </Link>
       </p>
-      <WhatHangs {...hanging} />
+      <DevicesOnTrees {...hanging} />
       <ToSettle done={unsettled} />
       {mixes.length > 0 && (
         <Section title="Mixed, and not used up" aside="drawn from, kept or handed in">
@@ -132,7 +132,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
       )}
       {rounds.length + days.length > 0 && <Turned drawnAt={now.toISOString()} />}
       {rounds.map((r) => (
-        <TodaysRound key={r.id} round={r} plans={open} works={openWorks} />
+        <TodaysCrewDay key={r.id} round={r} plans={open} works={openWorks} />
       ))}
       {days.length > 0 && (
         <Section title="Days that stand" aside="each with its load">
@@ -143,7 +143,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
                   <b>
                     {shortDay(r.day)}, {r.crewName}
                   </b>
-                  <span className="text-ink-2">{[...new Set(r.items.map((i) => i.placeName))].join(', ')}</span>
+                  <span className="text-ink-2">{[...new Set(r.items.map((i) => i.siteName))].join(', ')}</span>
                 </Link>
               </li>
             ))}
@@ -157,9 +157,9 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
       )}
       {[...places.values()].map((of) => (
         <Section
-          key={of[0]!.placeId}
-          title={of[0]!.placeName}
-          aside={<Aside of={of} here={here?.placeId} words="in walking order" />}
+          key={of[0]!.siteId}
+          title={of[0]!.siteName}
+          aside={<Aside of={of} here={here?.siteId} words="in walking order" />}
         >
           <InOneGo of={of} />
           <Stops
@@ -184,11 +184,11 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
           />
         </Section>
       ))}
-      {workPlaces.map((of) => (
+      {workSites.map((of) => (
         <Section
-          key={`w${of[0]!.placeId}`}
-          title={of[0]!.placeName}
-          aside={<Aside of={of} here={here?.placeId} words="works without a product" />}
+          key={`w${of[0]!.siteId}`}
+          title={of[0]!.siteName}
+          aside={<Aside of={of} here={here?.siteId} words="works without a product" />}
         >
           <Stops
             stops={of}
@@ -247,19 +247,19 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
 }
 
 /** A crew's round of today: its places in order, each with its hour. */
-function TodaysRound({
+function TodaysCrewDay({
   round,
   plans,
   works,
 }: {
-  round: RoundRow;
+  round: CrewDayRow;
   plans: readonly OpenPlan[];
   works: readonly OpenWork[];
 }) {
   const waiting = new Map([...plans, ...works].map((w) => [w.id, w]));
-  const stops = [...groupBy(round.items, (i) => i.placeId).values()];
+  const stops = [...groupBy(round.items, (i) => i.siteId).values()];
   return (
-    <Section title={`${round.crewName} today`} aside={roundAside(round)}>
+    <Section title={`${round.crewName} today`} aside={crewDayAside(round)}>
       <p className="no-print mt-1">
         <Link
           href={`/rounds/day/${round.id}`}
@@ -272,11 +272,11 @@ function TodaysRound({
         {stops.map((of) => {
           const still = of.flatMap((i) => waiting.get(i.itemId) ?? []);
           return (
-            <li key={of[0]!.placeId} className="row flex flex-wrap items-baseline justify-between gap-x-4 py-2">
+            <li key={of[0]!.siteId} className="row flex flex-wrap items-baseline justify-between gap-x-4 py-2">
               <span>
                 <b className="figures mr-3">{clockWords(of[0]!.begins)}</b>
-                <Link href={`/rounds?place=${of[0]!.placeId}`} className="inline-block min-h-10 py-2">
-                  {of[0]!.placeName}
+                <Link href={`/rounds?place=${of[0]!.siteId}`} className="inline-block min-h-10 py-2">
+                  {of[0]!.siteName}
                 </Link>
               </span>
               <span className="text-ink-2">
@@ -290,7 +290,7 @@ function TodaysRound({
   );
 }
 
-const roundAside = ({ begunAt, closedAt, items }: RoundRow): string =>
+const crewDayAside = ({ begunAt, closedAt, items }: CrewDayRow): string =>
   closedAt ? 'closed' : begunAt ? 'on its way' : `${items.length} on its round`;
 
 interface LaterStop {
@@ -298,7 +298,7 @@ interface LaterStop {
   href: string;
   tag: string;
   hostId: string;
-  placeName: string;
+  siteName: string;
   day: string;
   words: string;
   sold: boolean;
@@ -319,7 +319,7 @@ function laterOf(plans: readonly OpenPlan[], works: readonly OpenWork[]): LaterS
       words: findWork(w.workId)?.name ?? w.workId,
     })),
   ];
-  return [...groupBy(each, (s) => [s.placeName, s.day, s.words, s.sold].join()).values()].sort((a, b) =>
+  return [...groupBy(each, (s) => [s.siteName, s.day, s.words, s.sold].join()).values()].sort((a, b) =>
     a[0]!.day.localeCompare(b[0]!.day),
   );
 }
@@ -332,7 +332,7 @@ function Later({ same }: { same: readonly LaterStop[] }) {
       <TagRow
         href={s.href}
         tag={s.tag}
-        title={`${what}, ${s.placeName}`}
+        title={`${what}, ${s.siteName}`}
         right={<span className="figures text-right font-bold">{shortDay(s.day)}</span>}
       >
         {s.words}
@@ -365,11 +365,11 @@ const InOneGo = ({ of }: { of: readonly OpenPlan[] }) => (
 );
 
 /** How many trees, and the way to this place alone. */
-const Aside = ({ of, here, words }: { of: { placeId: string }[]; here: string | undefined; words: string }) => (
+const Aside = ({ of, here, words }: { of: { siteId: string }[]; here: string | undefined; words: string }) => (
   <>
     {of.length} {of.length === 1 ? 'tree' : 'trees'}, {words}
-    {here !== of[0]!.placeId && (
-      <Link href={`/rounds?place=${of[0]!.placeId}`} className="no-print ml-3 underline underline-offset-3">
+    {here !== of[0]!.siteId && (
+      <Link href={`/rounds?place=${of[0]!.siteId}`} className="no-print ml-3 underline underline-offset-3">
         this place alone
       </Link>
     )}

@@ -1,10 +1,10 @@
 import Link from 'next/link';
-import type { PlaceOpen } from '@/store/plans';
+import type { SiteOpen } from '@/store/plans';
 import { Section } from '@/ui/frame/pieces';
 
 const count = (n: number, one: string, many = `${one}s`) =>
   n ? `${n.toLocaleString('en-GB')} ${n === 1 ? one : many}` : null;
-const sum = (sites: readonly PlaceOpen[], of: (s: PlaceOpen) => number) => sites.reduce((a, s) => a + of(s), 0);
+const sum = (sites: readonly SiteOpen[], of: (s: SiteOpen) => number) => sites.reduce((a, s) => a + of(s), 0);
 
 /**
  * All that is due or over, counted site by site. It is told where the lists of the page hold less than there is, so that each
@@ -14,7 +14,7 @@ export function Sites({
   sites,
   shown,
 }: {
-  sites: readonly PlaceOpen[];
+  sites: readonly SiteOpen[];
   /** How many of each the page itself lists. */
   shown: { plans: number; works: number; over: number; visits?: number };
 }) {
@@ -37,12 +37,12 @@ export function Sites({
     >
       <ul>
         {sites.map((s) => (
-          <li key={s.placeId} className="row">
+          <li key={s.siteId} className="row">
             <Link
-              href={`/rounds?place=${s.placeId}`}
+              href={`/rounds?place=${s.siteId}`}
               className="flex min-h-14 flex-wrap items-center justify-between gap-x-4 py-2"
             >
-              <b>{s.placeName}</b>
+              <b>{s.siteName}</b>
               <span className="figures text-ink-2">
                 {[
                   count(s.plans, 'treatment'),

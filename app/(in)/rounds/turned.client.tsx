@@ -5,12 +5,12 @@ import { limitWords } from '@/core/schedule/words';
 import { useAsked } from '@/ui/controls/asked.client';
 import { Section } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
-import type { TurnedRounds } from '@/views/rounds';
+import type { InvalidatedDays } from '@/views/rounds';
 import { KIT_NAMES } from './kits';
 
 /** Tells which jobs of the kept rounds cannot stand where they stand any more, and leads to days and crews that can. */
 export function Turned({ drawnAt }: { drawnAt: string }) {
-  const { told } = useAsked<TurnedRounds>('/api/rounds/turned', drawnAt);
+  const { told } = useAsked<InvalidatedDays>('/api/rounds/turned', drawnAt);
   if (!told?.jobs.length) return null;
   const names = {
     crew: (id: string) => told.crews[id] ?? 'another crew',

@@ -67,7 +67,7 @@ export function Chosen(p: Props) {
         <Link href={first!.planId ? `/tree/${tree.id}/apply?plan=${first!.planId}` : `/tree/${tree.id}`}>
           {first!.planId ? `Its sheet on ${tree.tag}` : `Tree ${tree.tag}`}
         </Link>
-        {group.laidId && <Link href={`/season/programmes/laid/${group.laidId}`}>Its programme here</Link>}
+        {group.assignmentId && <Link href={`/season/programmes/laid/${group.assignmentId}`}>Its programme here</Link>}
       </p>
       {day !== group.day && !moves && <p role="status">It is moved where it comes from.</p>}
     </section>
@@ -89,7 +89,7 @@ function useMove(
 ) {
   const byPlan = useSend(movePlans);
   const byWork = useSend(moveWorks);
-  const byLook = useSend(moveInspections);
+  const byInspection = useSend(moveInspections);
   const byProgramme = useSend(moveVisits);
   const ids = on.map((o) => o.id);
   switch (moves) {
@@ -98,7 +98,7 @@ function useMove(
     case 'work':
       return [byWork, () => byWork.send({ workIds: ids, ...to }, () => synced(''))] as const;
     case 'look':
-      return [byLook, () => byLook.send({ ids, ...to }, () => synced(''))] as const;
+      return [byInspection, () => byInspection.send({ ids, ...to }, () => synced(''))] as const;
     default:
       return [
         byProgramme,

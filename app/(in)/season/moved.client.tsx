@@ -23,15 +23,15 @@ const alike = (m: Move) => [m.label, m.method, m.was.plannedFor, m.now?.plannedF
  * everything stands.
  * @param drawnAt when the page was made: what it shows is asked again with it
  */
-export function MovedPlans({ placeId, drawnAt, may }: { placeId: string; drawnAt: string; may: boolean }) {
+export function MovedPlans({ siteId, drawnAt, may }: { siteId: string; drawnAt: string; may: boolean }) {
   const router = useRouter();
   const said = useSaid();
-  const { told } = useAsked<PlanMoves>(`/api/season/moves?place=${placeId}`, drawnAt);
+  const { told } = useAsked<PlanMoves>(`/api/season/moves?place=${siteId}`, drawnAt);
   const { busy, issues, send } = useSend(followPlans);
   if (!told?.moves.length) return null;
   const to = told.moves.filter((m) => m.now).length;
   const follow = () =>
-    send({ placeId, seen: told.seen }, ({ moved }) => {
+    send({ siteId, seen: told.seen }, ({ moved }) => {
       said({ sentence: `${moved} ${moved === 1 ? 'plan follows' : 'plans follow'} the season.` });
       router.refresh();
     });

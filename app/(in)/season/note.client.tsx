@@ -10,19 +10,19 @@ import { useSaid } from '@/ui/frame/undo.client';
 import { noteStage, voidStageNote } from './actions';
 
 interface Where {
-  placeId: string;
+  siteId: string;
   treeId: string | null;
   today: string;
 }
 
 /** Notes one thing that is seen today, or on another day, and takes it back by Undo. */
-function useNote({ placeId, treeId }: Where) {
+function useNote({ siteId, treeId }: Where) {
   const router = useRouter();
   const said = useSaid();
   const { busy, issues, send } = useSend(noteStage);
   const note = (what: Parameters<typeof noteStage>[0]['what'], on: string, words: string, after: () => void) => {
     const id = v7();
-    return send({ id, placeId, treeId, what, on }, () => {
+    return send({ id, siteId, treeId, what, on }, () => {
       after();
       said({ sentence: `Noted: ${words}.`, undo: () => voidStageNote({ id }) });
       router.refresh();

@@ -34,7 +34,7 @@ interface Ahead {
   id: string;
   tag: string;
   hostId: string;
-  placeName: string;
+  siteName: string;
   due: string;
   earliest: string;
   latest: string;
@@ -151,8 +151,8 @@ export default async function Season({ searchParams }: { searchParams: Promise<R
               mayMove={allows(v, 'prescribe')}
             />
           </div>
-          {season.ahead.some((p) => p.placeId === at.place.id && p.laidId === null) && (
-            <MovedPlans placeId={at.place.id} drawnAt={now.toISOString()} may={allows(v, 'prescribe')} />
+          {season.ahead.some((p) => p.siteId === at.place.id && p.assignmentId === null) && (
+            <MovedPlans siteId={at.place.id} drawnAt={now.toISOString()} may={allows(v, 'prescribe')} />
           )}
           <LeftOutTrees rows={at.left} may={allows(v, 'prescribe')} />
           <Stages at={at} mayNote={mayNote} />
@@ -178,7 +178,7 @@ export default async function Season({ searchParams }: { searchParams: Promise<R
 type Told = Ahead & { moved?: string | null };
 /** Trees that have the same visit on the same day at one place are told in one line. */
 const together = (visits: readonly Told[]): Told[][] => [
-  ...groupBy([...visits], (v) => [v.placeName, v.words, v.due, v.earliest, v.latest, v.moved].join()).values(),
+  ...groupBy([...visits], (v) => [v.siteName, v.words, v.due, v.earliest, v.latest, v.moved].join()).values(),
 ];
 
 /** Every visit to come, of all places, month by month. */
@@ -219,7 +219,7 @@ function VisitLine({ same, month, today }: { same: readonly Told[]; month: Day; 
       <TagRow
         href={f.href}
         tag={f.tag}
-        title={`${what}, ${f.placeName}`}
+        title={`${what}, ${f.siteName}`}
         right={
           <Ribbon
             from={month}
@@ -286,9 +286,9 @@ function Margin({ at }: { at: SeasonOf['at'] }) {
           </section>
           <section>
             <h2 className="text-body">What was seen here</h2>
-            {at.sightings.length === 0 && <p className="text-[0.9375rem] text-ink-2">Nothing yet this year.</p>}
+            {at.stageNotes.length === 0 && <p className="text-[0.9375rem] text-ink-2">Nothing yet this year.</p>}
             <ul className="text-[0.9375rem]">
-              {at.sightings
+              {at.stageNotes
                 .slice(-8)
                 .reverse()
                 .map((s) => (

@@ -1,7 +1,7 @@
 import { STAGE_NAMES, stageWords, type Bbch } from '@/core/season/bbch';
 import { after, type Day } from '@/core/season/follow-ups';
 import { stagesOf } from '@/core/season/growth';
-import type { Fitness, HostSeason, PlaceSeason } from '@/views/season';
+import type { Fitness, HostSeason, SiteSeason } from '@/views/season';
 import { findCondition, growthOf } from '@/knowledge';
 import { Section } from '@/ui/frame/pieces';
 import { coverWords, expectedWords, stageReason, spanWords } from '@/ui/season-words';
@@ -21,7 +21,7 @@ function stagesToSay({ host, year }: HostSeason, today: Day): { likely: Bbch[]; 
 }
 
 /** What each host of the place is at, what comes next, and a touch to say what is seen. */
-export function Stages({ at, mayNote }: { at: PlaceSeason; mayNote: boolean }) {
+export function Stages({ at, mayNote }: { at: SiteSeason; mayNote: boolean }) {
   const { today } = at;
   return (
     <Section
@@ -56,7 +56,7 @@ export function Stages({ at, mayNote }: { at: PlaceSeason; mayNote: boolean }) {
               </div>
               {mayNote && h.basis && (
                 <NoteStage
-                  placeId={at.place.id}
+                  siteId={at.place.id}
                   treeId={null}
                   today={today}
                   hostId={h.host.id}
@@ -75,7 +75,7 @@ export function Stages({ at, mayNote }: { at: PlaceSeason; mayNote: boolean }) {
 const capital = (words: string) => words.slice(0, 1).toUpperCase() + words.slice(1);
 
 /** What heat brings here, and what it is counted from where somebody must see that first. */
-export function Heat({ at, mayNote, mayAdd }: { at: PlaceSeason; mayNote: boolean; mayAdd: boolean }) {
+export function Heat({ at, mayNote, mayAdd }: { at: SiteSeason; mayNote: boolean; mayAdd: boolean }) {
   const told = at.hosts.flatMap((h) => h.year.heat);
   const { models } = at;
   return (
@@ -95,7 +95,7 @@ export function Heat({ at, mayNote, mayAdd }: { at: PlaceSeason; mayNote: boolea
                 </span>
               </p>
               {mayNote && m.from !== 'new year' && (
-                <NoteBiofix placeId={at.place.id} treeId={null} today={at.today} modelId={m.id} words={m.from} />
+                <NoteBiofix siteId={at.place.id} treeId={null} today={at.today} modelId={m.id} words={m.from} />
               )}
             </li>
           );
@@ -106,7 +106,7 @@ export function Heat({ at, mayNote, mayAdd }: { at: PlaceSeason; mayNote: boolea
   );
 }
 
-export function Infections({ at }: { at: PlaceSeason }) {
+export function Infections({ at }: { at: SiteSeason }) {
   const shown = at.events.filter((e) => e.day >= after(at.today, -30, 'days'));
   return (
     <>
@@ -156,7 +156,7 @@ const KINDS: Record<Fitness['id'], string> = {
 export const FIT_NAMES: Record<Fitness['id'], string> = { spray: 'Spray', injection: 'Inject', drench: 'Drench' };
 
 /** How the ten days of the forecast serve the usual kinds of work, day by day. */
-export function DaysAhead({ at }: { at: PlaceSeason }) {
+export function DaysAhead({ at }: { at: SiteSeason }) {
   if (!at.fitness.some((f) => f.days.length))
     return (
       <Section

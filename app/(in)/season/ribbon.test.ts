@@ -30,8 +30,8 @@ const group = (about: number, trees: number[], state: VisitGroup['state'] = 'pla
   earliest: '2027-05-01',
   latest: '2027-05-09',
   state,
-  moves: state === 'planned' ? 'laid' : null,
-  laidId: null,
+  moves: state === 'planned' ? 'programme' : null,
+  assignmentId: null,
   sold: false,
   on: trees.map((tree) => ({ tree, id: `v${about}${tree}`, planId: null })),
 });

@@ -19,8 +19,8 @@ export interface VisitGroup {
   latest: Day;
   state: 'planned' | 'missed' | 'expected' | 'again' | 'done' | 'left';
   /** How it is moved: by its programme, as what it is, or not at all. */
-  moves: 'laid' | 'plan' | 'work' | 'look' | null;
-  laidId: string | null;
+  moves: 'programme' | 'plan' | 'work' | 'look' | null;
+  assignmentId: string | null;
   /** The client has taken it. */
   sold: boolean;
   /** Trees by their place in the list, each with the id of what is moved or opened there. */

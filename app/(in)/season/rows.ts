@@ -9,7 +9,7 @@ import { findCondition, findHost } from '@/knowledge';
 import type { YearBand, YearMark, YearRow } from '@/ui/figures/year';
 import { LIFE_TONES, LIFE_WORDS, lifeTimeWords, spanWords, stageReason } from '@/ui/season-words';
 import { shortDay } from '@/ui/words';
-import type { HostSeason, PlaceSeason } from '@/views/season';
+import type { HostSeason, SiteSeason } from '@/views/season';
 import type { AboutVisit, RibbonData, TroubleRow, VisitGroup } from './ribbon';
 import { causeWords } from './words';
 
@@ -47,18 +47,18 @@ const growthRow = ({ host, trees, year }: HostSeason, last: Day): YearRow => ({
 });
 
 /** What grows at a place, a row a host. */
-const growthRows = ({ hosts }: PlaceSeason, last: Day): YearRow[] =>
+const growthRows = ({ hosts }: SiteSeason, last: Day): YearRow[] =>
   hosts.filter((h) => h.year.stages.length > 0).map((h) => growthRow(h, last));
 
 /** Days in bloom of each host, by its id. */
-const bloomOf = ({ hosts }: PlaceSeason, last: Day): Record<string, YearBand[]> =>
+const bloomOf = ({ hosts }: SiteSeason, last: Day): Record<string, YearBand[]> =>
   Object.fromEntries(hosts.map((h) => [h.host.id, bandsOf(h.year.stages, last).filter((b) => b.tone === 'bloom')]));
 
 const capital = (words: string) => words.replace(/^./, (c) => c.toUpperCase());
 const troubleName = (id: string | null) => (id === null ? null : (findCondition(id)?.name ?? null));
 
 /** Rows of what heat brings, a model each, whichever hosts it concerns. */
-function heatRows({ hosts, models, curves }: PlaceSeason): TroubleRow[] {
+function heatRows({ hosts, models, curves }: SiteSeason): TroubleRow[] {
   const dates = hosts.flatMap((h) => h.year.heat);
   return [...new Set(dates.map((d) => d.modelId))].map((id) => {
     const of = dates.filter((d) => d.modelId === id);
@@ -81,7 +81,7 @@ function heatRows({ hosts, models, curves }: PlaceSeason): TroubleRow[] {
   });
 }
 
-const infectionRows = ({ events }: PlaceSeason): TroubleRow[] =>
+const infectionRows = ({ events }: SiteSeason): TroubleRow[] =>
   [...new Set(events.map((e) => e.conditionId))].map((id) => ({
     id: `infections ${id}`,
     label: `Infections of ${troubleName(id)?.toLowerCase() ?? id}`,
@@ -99,7 +99,7 @@ const infectionRows = ({ events }: PlaceSeason): TroubleRow[] =>
   }));
 
 /** When each trouble has its time by the field guide, as windows with how sure their first day is. */
-const timeRows = ({ times }: PlaceSeason): TroubleRow[] =>
+const timeRows = ({ times }: SiteSeason): TroubleRow[] =>
   [...groupBy(times, (t) => t.conditionId)].map(([id, of]) => ({
     id: `times ${id}`,
     label: `Time of ${troubleName(id)?.toLowerCase() ?? id}`,
@@ -114,7 +114,7 @@ const timeRows = ({ times }: PlaceSeason): TroubleRow[] =>
   }));
 
 /** What each trouble does through the year, a row for each of its stages. */
-const lifeRows = ({ lives, place }: PlaceSeason): TroubleRow[] =>
+const lifeRows = ({ lives, place }: SiteSeason): TroubleRow[] =>
   [...groupBy(lives, (l) => `${l.conditionId} ${l.stage}`)].map(([id, of]) => {
     const { conditionId, stage, hostId } = of[0]!;
     return {
@@ -132,7 +132,7 @@ const lifeRows = ({ lives, place }: PlaceSeason): TroubleRow[] =>
   });
 
 /** What is to be done at the place without a plan: by whoever comes back, and by the client. */
-const taskRows = ({ tasks, today }: PlaceSeason): YearRow[] =>
+const taskRows = ({ tasks, today }: SiteSeason): YearRow[] =>
   (['company', 'client'] as const).flatMap((who) => {
     const of = tasks.filter((t) => t.who === who && t.state !== 'dropped');
     if (!of.length) return [];
@@ -152,7 +152,7 @@ const taskRows = ({ tasks, today }: PlaceSeason): YearRow[] =>
     ];
   });
 
-const pickingRows = ({ place }: PlaceSeason): YearRow[] =>
+const pickingRows = ({ place }: SiteSeason): YearRow[] =>
   place.firstPicking === null
     ? []
     : [
@@ -171,7 +171,7 @@ const pickingRows = ({ place }: PlaceSeason): YearRow[] =>
         },
       ];
 
-type YearVisit = PlaceSeason['visits'][number];
+type YearVisit = SiteSeason['visits'][number];
 const stateOf = (v: YearVisit, today: Day): VisitGroup['state'] =>
   v.state === 'planned' && v.latest < today ? 'missed' : v.state;
 
@@ -184,19 +184,19 @@ function aboutOf(v: YearVisit): AboutVisit {
   return {
     words,
     trouble: v.conditionId ? (findCondition(v.conditionId)?.name ?? null) : null,
-    programme: v.laid?.programme ?? null,
-    step: v.laid?.step ?? null,
+    programme: v.assignment?.programme ?? null,
+    step: v.assignment?.step ?? null,
   };
 }
 
 const movesBy = (v: YearVisit): VisitGroup['moves'] => {
   if (v.state !== 'planned' && v.state !== 'expected') return null;
-  if (v.laid) return 'laid';
+  if (v.assignment) return 'programme';
   return v.kind === 'step' ? null : v.kind;
 };
 
 /** What a place’s year is drawn from: visits that fall together are one group, what stands on a place’s own calendar a row. */
-export function ribbonOf(at: PlaceSeason, until: Day): RibbonData {
+export function ribbonOf(at: SiteSeason, until: Day): RibbonData {
   const trees = new Map<string, RibbonData['trees'][number] & { walk: number }>();
   for (const v of at.visits)
     trees.set(v.treeId, {
@@ -216,7 +216,7 @@ export function ribbonOf(at: PlaceSeason, until: Day): RibbonData {
     return abouts.get(key)!.at;
   };
   const alike = groupBy(at.visits, (v) =>
-    JSON.stringify([aboutAt(v), v.day, v.earliest, v.latest, v.state, movesBy(v), v.laid?.id, v.sold]),
+    JSON.stringify([aboutAt(v), v.day, v.earliest, v.latest, v.state, movesBy(v), v.assignment?.id, v.sold]),
   );
   return {
     trees: walked.map(({ walk: _, ...t }) => t),
@@ -229,11 +229,11 @@ export function ribbonOf(at: PlaceSeason, until: Day): RibbonData {
         latest: first.latest,
         state: stateOf(first, at.today),
         moves: movesBy(first),
-        laidId: first.laid?.id ?? null,
+        assignmentId: first.assignment?.id ?? null,
         sold: first.sold,
         on: of.map((v) => ({
           tree: treeAt.get(v.treeId)!,
-          id: movesBy(v) === 'laid' ? v.laid!.visitId : v.id,
+          id: movesBy(v) === 'programme' ? v.assignment!.visitId : v.id,
           planId: v.kind === 'plan' && v.state === 'planned' ? v.id : null,
         })),
       };

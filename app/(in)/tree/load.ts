@@ -27,5 +27,5 @@ export const titled =
   (step: string, load: (id: string) => Promise<TreeInHand>) =>
   async ({ params }: { params: Promise<{ id: string }> }) => {
     const { tree } = await load((await params).id);
-    return { title: `${tree.tag} ${step}, ${tree.placeName}` };
+    return { title: `${tree.tag} ${step}, ${tree.siteName}` };
   };

@@ -25,7 +25,7 @@ function steps(tree: Tree, here: StepName): TwigStep[] {
   const plan = tree.plans.find((p) => p.state === 'open');
   const record = tree.records.find((r) => !r.withdrawn);
   const next = tree.followUps.find((f) => f.state === 'open');
-  const verdict = tree.verdicts[0];
+  const savedDiagnosis = tree.savedDiagnoses[0];
   return [
     {
       name: 'Measure',
@@ -43,7 +43,7 @@ function steps(tree: Tree, here: StepName): TwigStep[] {
         ? `${dayThere(tree.looks[0].at, tree.timeZone)}${tree.hostConfirmedAt ? ', host confirmed' : ''}`
         : null,
     },
-    { name: 'Decide', href: `${base}/decide`, here: here === 'decide', done: verdict ? verdict.decision : null },
+    { name: 'Decide', href: `${base}/decide`, here: here === 'decide', done: savedDiagnosis ? savedDiagnosis.decision : null },
     {
       name: 'Prescribe',
       href: `${base}/prescribe`,
@@ -81,8 +81,8 @@ export function TreeTag({ tree, units, here }: { tree: Tree; units: UnitSystem; 
       <p className="mt-2 text-lead leading-tight font-bold">{host?.name ?? tree.hostId}</p>
       <p className="text-[0.9375rem] text-ink-2 italic">{tree.species || host?.latin}</p>
       <p className="mt-1 text-[0.9375rem]">
-        <Link href={`/grounds/places/${tree.placeId}`} className="underline underline-offset-3">
-          {tree.placeName}
+        <Link href={`/grounds/places/${tree.siteId}`} className="underline underline-offset-3">
+          {tree.siteName}
         </Link>
       </p>
       <dl className="mt-3 border-t border-line-2">
@@ -170,7 +170,7 @@ export function StepStrip({ tree, duties, here }: { tree: Tree; duties: readonly
   return (
     <>
       <p className="figures mb-3 hidden border-b border-ink pb-1 font-bold print:block">
-        {tree.tag} · {tree.species || findHost(tree.hostId)?.name} · {tree.placeName}, {tree.address}
+        {tree.tag} · {tree.species || findHost(tree.hostId)?.name} · {tree.siteName}, {tree.address}
       </p>
       <nav
         aria-label="Steps"
@@ -197,24 +197,24 @@ export function StepStrip({ tree, duties, here }: { tree: Tree; duties: readonly
 
 /** What is known and why, beside any step. */
 export function TreeWhy({ tree }: { tree: Tree }) {
-  const open = openTroubles(tree.verdicts);
-  const shown = open.length ? open : tree.verdicts.slice(0, 1);
+  const open = openTroubles(tree.savedDiagnoses);
+  const shown = open.length ? open : tree.savedDiagnoses.slice(0, 1);
   const condition = shown[0] && findCondition(shown[0].conditionId);
   return (
     <>
       <section>
         <h2 className="text-body">{open.length > 1 ? `${open.length} open troubles` : 'Named'}</h2>
-        {shown.map((verdict) => (
-          <p key={verdict.id} className="py-1">
-            <b>{findCondition(verdict.conditionId)?.name ?? verdict.conditionId}</b>,{' '}
-            {certaintyWords(verdict.certainty)}. Decision: {verdict.decision}.
-            <span className="mt-1 block text-[0.9375rem]">{verdict.reason}</span>
+        {shown.map((savedDiagnosis) => (
+          <p key={savedDiagnosis.id} className="py-1">
+            <b>{findCondition(savedDiagnosis.conditionId)?.name ?? savedDiagnosis.conditionId}</b>,{' '}
+            {certaintyWords(savedDiagnosis.certainty)}. Decision: {savedDiagnosis.decision}.
+            <span className="mt-1 block text-[0.9375rem]">{savedDiagnosis.reason}</span>
             <span className="block text-small text-ink-2">
-              {verdict.byName}, {dayThere(verdict.at, tree.timeZone)}
+              {savedDiagnosis.byName}, {dayThere(savedDiagnosis.at, tree.timeZone)}
             </span>
             {open.length > 1 && (
               <Link
-                href={`/tree/${tree.id}/prescribe?for=${verdict.conditionId}`}
+                href={`/tree/${tree.id}/prescribe?for=${savedDiagnosis.conditionId}`}
                 className="underline underline-offset-3"
               >
                 Prescribe for it

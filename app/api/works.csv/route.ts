@@ -31,7 +31,7 @@ const cells = (w: DoneWork) => [
   findHost(w.hostId)?.latin ?? w.hostId,
   w.tag,
   w.clientName,
-  w.placeName,
+  w.siteName,
   w.note,
   w.id,
 ];

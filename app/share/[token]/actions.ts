@@ -2,15 +2,15 @@
 
 import { failed } from '@/app/_server/failed';
 import { refuse, type Result } from '@/commands/command';
-import { answerOffer } from '@/commands/share/answer-offer';
-import type { ProposalAnswer } from '@/core/proposal/proposal';
+import { answerQuote } from '@/commands/share/answer-offer';
+import type { QuoteAnswer } from '@/core/proposal/proposal';
 
 /** A client's answer, without a sign-in. */
 export async function answerShared(
-  input: Omit<ProposalAnswer, 'changes' | 'word'> & { token: string; changes?: string[]; word?: string },
+  input: Omit<QuoteAnswer, 'changes' | 'word'> & { token: string; changes?: string[]; word?: string },
 ): Promise<Result> {
   try {
-    return await answerOffer(input);
+    return await answerQuote(input);
   } catch (error) {
     await failed(error);
     return refuse('', 'That did not work, and it was not your fault. Nothing was kept; try again.');

@@ -1,5 +1,5 @@
 import { money } from '@/core/cost/prices';
-import type { OfferLine } from '@/core/proposal/property';
+import type { QuoteLine } from '@/core/proposal/property';
 import { Tick } from '@/ui/controls/controls';
 import { spanWords } from '@/ui/season-words';
 
@@ -7,7 +7,7 @@ import { spanWords } from '@/ui/season-words';
 export const whenWords = (days: readonly string[]): string =>
   days.length === 1 ? spanWords(days[0]!, days[0]!) : `${days.length} times, ${spanWords(days[0]!, days.at(-1)!)}`;
 
-type Line = Pick<OfferLine, 'key' | 'what' | 'against' | 'trees' | 'count' | 'days' | 'price' | 'maybe'>;
+type Line = Pick<QuoteLine, 'key' | 'what' | 'against' | 'trees' | 'count' | 'days' | 'price' | 'maybe'>;
 
 /** What a line is, what it costs, on which trees and when. */
 function LineWords({ line: l, currency }: { line: Line; currency: string }) {
@@ -48,7 +48,7 @@ export const LineTicks = ({
   ));
 
 /** Lines of an offer as they were answered. */
-export function OfferLines({
+export function QuoteLines({
   lines,
   currency,
   taken,

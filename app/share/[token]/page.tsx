@@ -2,14 +2,14 @@ import { dayIn } from '@/core/season/zone';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { money } from '@/core/cost/prices';
-import { takenNames, type Proposal } from '@/core/proposal/proposal';
+import { takenNames, type Quote } from '@/core/proposal/proposal';
 import { isProperty, totalOf } from '@/core/proposal/property';
-import type { PropertyProposal } from '@/core/proposal/property-schema';
-import { sharedProposal, type SharedProposal } from '@/store/proposals';
+import type { SiteQuote } from '@/core/proposal/property-schema';
+import { sharedQuote, type SharedQuote } from '@/store/proposals';
 import { longDay } from '@/ui/words';
 import { Answering } from './answer.client';
 import { AnsweringProperty } from './property.client';
-import { OfferLines } from './lines';
+import { QuoteLines } from './lines';
 
 export const metadata: Metadata = {
   title: 'For you',
@@ -21,7 +21,7 @@ export const dynamic = 'force-dynamic';
 /** What a client opens without a sign-in: what is offered, what it costs and does, and one answer. */
 export default async function Shared({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
-  const p = (token.length < 100 ? await sharedProposal(token) : null) ?? notFound();
+  const p = (token.length < 100 ? await sharedQuote(token) : null) ?? notFound();
   return (
     <main className="mx-auto max-w-3xl bg-sheet px-5 py-8">
       <p className="text-ink-2">
@@ -41,7 +41,7 @@ export default async function Shared({ params }: { params: Promise<{ token: stri
   );
 }
 
-const openUntil = (p: Pick<SharedProposal, 'expiresAt'>) => (
+const openUntil = (p: Pick<SharedQuote, 'expiresAt'>) => (
   <p className="mt-3 text-[0.9375rem] text-ink-2">
     Open until {longDay(dayIn(p.expiresAt, 'UTC'))}. Prices are estimates; the label in hand and local rules come first
     on the day.
@@ -49,7 +49,7 @@ const openUntil = (p: Pick<SharedProposal, 'expiresAt'>) => (
 );
 
 /** What is to be done on a whole property, line by line, with its months. */
-function Property({ token, offer: p }: { token: string; offer: SharedProposal<PropertyProposal> }) {
+function Property({ token, offer: p }: { token: string; offer: SharedQuote<SiteQuote> }) {
   const d = p.data;
   return (
     <>
@@ -58,7 +58,7 @@ function Property({ token, offer: p }: { token: string; offer: SharedProposal<Pr
       {openUntil(p)}
       {p.answer ? (
         <>
-          <OfferLines lines={d.lines} currency={d.currency} taken={p.answer.options} />
+          <QuoteLines lines={d.lines} currency={d.currency} taken={p.answer.options} />
           <p className="mt-6 border-l-4 border-ink py-1 pl-3 text-lead font-semibold" role="status">
             {p.answer.who} answered: {p.answer.options.length} of {d.lines.length},{' '}
             {money(totalOf(d, p.answer.options).total, d)}. Thank you; {d.by} has it.
@@ -78,7 +78,7 @@ function Property({ token, offer: p }: { token: string; offer: SharedProposal<Pr
 }
 
 /** The ways for one tree, what they cost and do, and one answer. */
-function Ways({ token, offer: p }: { token: string; offer: SharedProposal<Proposal> }) {
+function Ways({ token, offer: p }: { token: string; offer: SharedQuote<Quote> }) {
   const d = p.data;
   const cost = (minor: number) => money(minor, d);
   return (

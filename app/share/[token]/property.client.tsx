@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { money } from '@/core/cost/prices';
-import { totalOf, type OfferLine } from '@/core/proposal/property';
+import { totalOf, type QuoteLine } from '@/core/proposal/property';
 import { FormIssues } from '@/ui/controls/controls';
 import { NOBODY, WhoFields } from '../who.client';
 import { useSend } from '@/ui/controls/use.client';
@@ -20,7 +20,7 @@ export function AnsweringProperty({
   token: string;
   currency: string;
   comingOut: number;
-  lines: Omit<OfferLine, 'covers'>[];
+  lines: Omit<QuoteLine, 'covers'>[];
 }) {
   const router = useRouter();
   const [taken, setTaken] = useState<string[]>(lines.map((l) => l.key));

@@ -2,7 +2,7 @@ import { gate } from '../../gates/gate';
 import { showTrunk } from '../../units/units';
 import { num, rule, type Work } from '../work';
 
-export const hangingWork: Work = {
+export const deviceWork: Work = {
   id: 'hanging',
   name: 'Soap or meal bags, repellent',
   method: 'repellent',

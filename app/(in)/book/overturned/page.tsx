@@ -85,7 +85,7 @@ export default async function Page() {
                 <span className="flex-1 basis-72">
                   <s>{name(r.was)}</s> became <b>{name(r.became)}</b>
                   <span className="block text-small text-ink-2">
-                    {r.placeName}, {dayThere(r.wasAt, v.timeZone)} to {dayThere(r.becameAt, v.timeZone)}
+                    {r.siteName}, {dayThere(r.wasAt, v.timeZone)} to {dayThere(r.becameAt, v.timeZone)}
                     {r.by.length > 0 && `; by ${r.by.map(test).join(', ')}`}
                   </span>
                 </span>

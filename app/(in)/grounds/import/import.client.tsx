@@ -47,7 +47,7 @@ interface Opened {
 type ToDegrees = ImportContext['toDegrees'];
 
 export function ImportBench({ places, place, hosts, reader, most, today }: Props) {
-  const [placeId, setPlace] = useState(place);
+  const [siteId, setPlace] = useState(place);
   const [file, setFile] = useState<Opened | null>(null);
   const [mapping, setMapping] = useState<Mapping | null>(null);
   // Lines that are no trees, and stay out.
@@ -133,7 +133,7 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
     setAnswer(NOTHING_SENT);
     const body = {
       id: file.id,
-      placeId,
+      siteId,
       mapping,
       units,
       species: chosen,
@@ -155,7 +155,7 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
       <div role="status">
         <p className="text-head font-bold">{answer.written} trees hang now.</p>
         <p className="mt-4">
-          <Link className="press press-main" href={`/grounds/places/${placeId}`}>
+          <Link className="press press-main" href={`/grounds/places/${siteId}`}>
             Look at the place
           </Link>
         </p>
@@ -168,7 +168,7 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
   const waiting = issues.length - named.length;
   return (
     <>
-      <SiteChoice list={places} chosen={placeId} empty="choose …" onChange={setPlace} />
+      <SiteChoice list={places} chosen={siteId} empty="choose …" onChange={setPlace} />
       <FilePress
         label={file ? `${file.name}: ${file.table.rows.length} rows. Choose another` : 'Choose the file'}
         accept=".csv,.tsv,.tab,.txt,.xlsx,.xlsm,text/csv,text/tab-separated-values,text/plain"
@@ -253,7 +253,7 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
             data-confirm
             type="button"
             className="press press-main mt-5"
-            disabled={!placeId || issues.length > 0 || progress !== null || doubts.some((d) => !sure.includes(d.id))}
+            disabled={!siteId || issues.length > 0 || progress !== null || doubts.some((d) => !sure.includes(d.id))}
             onClick={() => void send()}
           >
             {progress ? 'Writing …' : `Bring ${read.trees.length} ${read.trees.length === 1 ? 'tree' : 'trees'} in`}
@@ -263,7 +263,7 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
               {waiting === 1 ? '1 row waits for its' : `${waiting} rows wait for their`} species, above.
             </p>
           )}
-          {!placeId && <p className="mt-2 font-semibold">Choose the place first.</p>}
+          {!siteId && <p className="mt-2 font-semibold">Choose the place first.</p>}
           {progress && (
             <div className="mt-3">
               <progress

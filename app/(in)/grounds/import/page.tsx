@@ -70,7 +70,7 @@ export default async function Import({ searchParams }: { searchParams: Promise<{
             {lists.map((l) => (
               <li key={l.id} className="row flex flex-wrap items-center justify-between gap-3 py-2">
                 <span>
-                  <b>{l.name}</b>: {l.trees} {l.trees === 1 ? 'tree' : 'trees'}, {l.placeName}, {l.byName},{' '}
+                  <b>{l.name}</b>: {l.trees} {l.trees === 1 ? 'tree' : 'trees'}, {l.siteName}, {l.byName},{' '}
                   {dayAndClock(l.at, v.timeZone)}
                   {l.takenBackAt && `; taken back ${dayAndClock(l.takenBackAt, v.timeZone)}`}
                 </span>

@@ -35,7 +35,7 @@ interface Editable {
 }
 const short = (x: number) => String(Number(x.toPrecision(6)));
 
-export function PlaceForm({
+export function SiteForm({
   place,
   clients,
   regions,
@@ -251,12 +251,12 @@ export function PlaceForm({
   );
 }
 
-export function HangTag({
-  placeId,
+export function AddTreeForm({
+  siteId,
   hosts,
   units,
 }: {
-  placeId: string;
+  siteId: string;
   hosts: { value: string; name: string; unlisted: boolean }[];
   units: UnitSystem;
 }) {
@@ -270,7 +270,7 @@ export function HangTag({
       noValidate
       onSubmit={(e) => {
         e.preventDefault();
-        send({ id: v7(), placeId, ...form, unit }, () => {
+        send({ id: v7(), siteId, ...form, unit }, () => {
           said({ sentence: `Tag ${form.tag} hangs.` });
           setForm((f) => ({ ...f, tag: '', girth: '' }));
         });
@@ -323,7 +323,7 @@ export function HangTag({
 }
 
 /** What the client or others put down here: it counts against the yearly caps. */
-export function OthersForm({ placeId, today }: { placeId: string; today: string }) {
+export function OthersForm({ siteId, today }: { siteId: string; today: string }) {
   const empty = { active: '', grams: '', onDay: today, who: '' };
   const [form, setForm] = useState(empty);
   const { busy, issues, send } = useSend(recordOthersOnSite);
@@ -335,7 +335,7 @@ export function OthersForm({ placeId, today }: { placeId: string; today: string 
       noValidate
       onSubmit={(e) => {
         e.preventDefault();
-        send({ id: v7(), placeId, ...form }, () => {
+        send({ id: v7(), siteId, ...form }, () => {
           said({ sentence: `${form.active} counted.` });
           setForm(empty);
         });

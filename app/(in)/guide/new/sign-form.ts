@@ -1,13 +1,13 @@
 import type { z } from 'zod';
 import type { Sign } from '@/core/diagnose/knowledge';
 import type { OWN_SCHEMAS } from '@/core/diagnose/overlay';
-import type { PlaceOnTree } from '@/core/diagnose/words';
+import type { PartOfTree } from '@/core/diagnose/words';
 import { ownKey } from '@/core/settings/own-key';
 
 export const NO_SIGN = {
   words: '',
   worst: '',
-  place: 'leaves' as PlaceOnTree,
+  place: 'leaves' as PartOfTree,
   group: '',
   idle: '0.02',
   lasts: false,

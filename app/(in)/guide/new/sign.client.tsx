@@ -1,7 +1,7 @@
 'use client';
 
 import type { Sign } from '@/core/diagnose/knowledge';
-import { PLACES_ON_TREE } from '@/core/diagnose/words';
+import { PARTS_OF_TREE } from '@/core/diagnose/words';
 import { SelectField, TextField, Tick } from '@/ui/controls/controls';
 import { OwnForm, useOwnForm, withTyped, type Options, type OwnFormOf } from './own-form.client';
 import { NO_SIGN, signEntry, signForm } from './sign-form';
@@ -28,7 +28,7 @@ export function OwnSign({ draft, begin, groups }: OwnFormOf<Sign> & { groups: Op
         issues={issues}
         value={form.place}
         onChange={(place) => set({ place })}
-        options={PLACES_ON_TREE.map((p) => ({ value: p, name: p }))}
+        options={PARTS_OF_TREE.map((p) => ({ value: p, name: p }))}
       />
       <SelectField
         label="On which trees it is looked for"

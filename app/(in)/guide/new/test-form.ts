@@ -24,7 +24,7 @@ export const NO_TEST = {
   dig: false,
   leaf: false,
   group: '',
-  finds: '0.93',
+  detections: '0.93',
   errs: '0.04',
   outcomes: [NO_OUTCOME],
   note: '',
@@ -46,7 +46,7 @@ export const testForm = (t: OwnTest): typeof NO_TEST => ({
   dig: t.dig,
   leaf: t.leaf,
   group: t.groups[0] ?? '',
-  finds: share(t.sensitivity),
+  detections: share(t.sensitivity),
   errs: share(1 - t.specificity),
   outcomes: t.outcomes.slice(0, -1).map((o): TypedOutcome => {
     const [[condition, often] = ['', 'always' as const], ...others] = Object.entries(t.tells[o.id] ?? {});
@@ -91,7 +91,7 @@ export function testEntry(
     minutes: Number(form.minutes.replace(',', '.')),
     waitDays: Number(form.waitDays),
     cost: form.cost,
-    sensitivity: Number(form.finds),
+    sensitivity: Number(form.detections),
     specificity: sameErrs ? begin.specificity : 1 - errs,
     wounds: Number(form.wounds) as 0 | 1 | 2,
     groups: form.group ? [form.group, ...(begin?.groups.slice(1) ?? [])] : [],

@@ -17,7 +17,7 @@ const WOUNDS = [
   { value: '1', name: 'A twig or a scratch' },
   { value: '2', name: 'A window or a root' },
 ] as const;
-const FINDS = [
+const DETECTIONS = [
   { value: '0.98', name: 'nearly all' },
   { value: '0.93', name: 'nine of ten' },
   { value: '0.8', name: 'four of five' },
@@ -161,9 +161,9 @@ export function OwnTest({
           label="Of trees that have it, it finds"
           path="text.sensitivity"
           issues={issues}
-          value={form.finds}
-          onChange={(finds) => set({ finds })}
-          options={withTyped(FINDS, form.finds)}
+          value={form.detections}
+          onChange={(detections) => set({ detections })}
+          options={withTyped(DETECTIONS, form.detections)}
         />
         <SelectField
           label="Of trees that have it not, it errs on"

@@ -121,7 +121,7 @@ export function CrewForm({ crew, people }: { crew: Editable | null; people: read
 }
 
 /** Somebody is ill, on leave, on a course. */
-export function AwayForm({ people, today }: { people: readonly { value: string; name: string }[]; today: string }) {
+export function AbsenceForm({ people, today }: { people: readonly { value: string; name: string }[]; today: string }) {
   const router = useRouter();
   const made = useMadeId('away');
   const blank = { personId: people[0]?.value ?? '', from: today, to: today, why: '' };

@@ -4,7 +4,7 @@ import { shortDay } from '@/ui/words';
 import { hoursText } from '@/core/schedule/hours';
 import { crewsView } from '@/views/rounds';
 import { allows, todayOf, viewer } from '@/app/_server/viewer';
-import { AwayForm, CrewForm, TakeBack } from './crews.client';
+import { AbsenceForm, CrewForm, TakeBack } from './crews.client';
 import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'Crews' };
@@ -60,7 +60,7 @@ export default async function Crews() {
             </li>
           ))}
         </ul>
-        {may && <AwayForm people={here.map(({ id, name }) => ({ value: id, name }))} today={todayOf(v)} />}
+        {may && <AbsenceForm people={here.map(({ id, name }) => ({ value: id, name }))} today={todayOf(v)} />}
       </Section>
     </Frame>
   );

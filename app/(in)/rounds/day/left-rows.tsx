@@ -12,7 +12,7 @@ export const LeftRows = ({ lefts, timeZone }: { lefts: readonly LeftRow[]; timeZ
           {l.tag}
         </Link>
         <span>
-          <b className="block">{l.placeName}</b>
+          <b className="block">{l.siteName}</b>
           <span className="text-[0.9375rem] text-ink-2">
             {leftWords(l)}; {l.byName}, {dayAndClock(l.at, timeZone)}
           </span>

@@ -1,5 +1,5 @@
 import { aboutWords } from '@/facts/about';
-import type { RoundThing } from '@/facts/round-ends';
+import type { CrewDayItem } from '@/facts/round-ends';
 import { oneMix } from '@/core/book/row';
 import type { Stands } from '@/core/round/day';
 import { showAmount, showFill, type UnitSystem } from '@/core/units/units';
@@ -7,13 +7,13 @@ import { groupBy } from '@/core/work/load-out';
 import { findHost } from '@/knowledge';
 import type { OpenPlan } from '@/store/plans';
 import type { DoneRow } from '@/store/book';
-import type { DayPlace } from '@/store/grounds';
+import type { DaySite } from '@/store/grounds';
 import { sheetPath } from '../../tree/[id]/apply/path';
 
 /** Something on a round as a crew reads it. */
 export interface ThingLine {
   id: string;
-  placeId: string;
+  siteId: string;
   stands: Stands;
   tag: string;
   title: string;
@@ -35,9 +35,9 @@ const planAmount = (p: OpenPlan, units: UnitSystem): string =>
         : showAmount(p.product, p.unit, units).text;
 
 const hostName = (id: string) => findHost(id)?.name ?? id;
-/** @param roundId the round on which it stands, so that whoever has done it comes back to it */
-export function lineOf(t: RoundThing, units: UnitSystem, done: readonly DoneRow[], roundId: string): ThingLine {
-  const common = { id: t.id, placeId: t.placeId, stands: t.stands };
+/** @param crewDayId the round on which it stands, so that whoever has done it comes back to it */
+export function lineOf(t: CrewDayItem, units: UnitSystem, done: readonly DoneRow[], crewDayId: string): ThingLine {
+  const common = { id: t.id, siteId: t.siteId, stands: t.stands };
   if (t.kind === 'plan') {
     const { plan: p } = t;
     const record = done.find((d) => d.planId === p.id);
@@ -47,7 +47,7 @@ export function lineOf(t: RoundThing, units: UnitSystem, done: readonly DoneRow[
       title: hostName(p.hostId),
       words: `${aboutWords({ kind: 'plan', method: p.method, label: p.labelName })}, ${showAmount(p.product, p.unit, units).text}`,
       amount: planAmount(p, units),
-      href: sheetPath(p.treeId, p.id, roundId),
+      href: sheetPath(p.treeId, p.id, crewDayId),
       record: record?.rootId ? `/book/${record.rootId}` : null,
       sound: p.sound,
     };
@@ -61,7 +61,7 @@ export function lineOf(t: RoundThing, units: UnitSystem, done: readonly DoneRow[
       title: hostName(w.hostId),
       words: aboutWords({ kind: 'work', workId: w.workId }),
       amount: figure ? `${figure.value} ${figure.unit}` : '',
-      href: sheetPath(w.treeId, null, roundId),
+      href: sheetPath(w.treeId, null, crewDayId),
       record: null,
       sound: w.sound,
     };
@@ -110,7 +110,7 @@ export function rowsOf(plans: readonly OpenPlan[], by: 'use' | 'mix'): RowOf[] {
 export const isMixed = (p: OpenPlan): boolean => p.mixMl !== null || p.stockMl !== null;
 
 /** What must be known at the gate, each as its own sentence. */
-export const arrivalWords = (p: DayPlace): string =>
+export const arrivalWords = (p: DaySite): string =>
   [p.address, p.access, p.code && `Gate ${p.code}`, p.hazards, p.dogs]
     .filter((x): x is string => Boolean(x))
     .map((x) => `${x.trim().replace(/\.+$/, '')}.`)

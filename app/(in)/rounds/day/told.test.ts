@@ -10,7 +10,7 @@ const place = {
   timeZone: 'Europe/London',
 };
 const record = (tag: string, more: object = {}) => ({
-  placeId: 'p',
+  siteId: 'p',
   tag,
   method: 'soil-drench',
   productName: 'Training label 1',
@@ -20,7 +20,7 @@ const record = (tag: string, more: object = {}) => ({
   eatFrom: null,
   ...more,
 });
-const left = (tag: string, why: string) => ({ placeId: 'p', tag, why, words: '' });
+const left = (tag: string, why: string) => ({ siteId: 'p', tag, why, words: '' });
 const day = (more: object): Told =>
   ({
     round: { day: '2026-06-01' },
@@ -36,7 +36,7 @@ it('like trees are told together, what was left with its reason, to whoever the 
     day({ done: [record('101'), record('102'), record('104')], lefts: [left('105', 'rain'), left('106', 'refused')] }),
   );
   expect(told).toMatchObject({
-    placeId: 'p',
+    siteId: 'p',
     to: 'Town council, trees@town.example',
     subject: 'What we did at Quay Avenue on Monday 1 June',
   });
@@ -62,9 +62,9 @@ it('the latest hour of keeping off and the latest day of the fruit are told in t
 
 it('what was done without a product is told too; of a place where nothing came of the day, nobody is told', () => {
   const items = [
-    { kind: 'look', stands: 'done', placeId: 'p', look: { tag: '9', what: 'Count live stages' } },
-    { kind: 'work', stands: 'open', placeId: 'p', work: { tag: '8', workId: 'guard' } },
+    { kind: 'look', stands: 'done', siteId: 'p', look: { tag: '9', what: 'Count live stages' } },
+    { kind: 'work', stands: 'open', siteId: 'p', work: { tag: '8', workId: 'guard' } },
   ];
-  expect(toTell(day({ stops: [{ placeId: 'p', items }] }))[0]!.body).toBe('Tree 9: Count live stages.');
-  expect(toTell(day({ stops: [{ placeId: 'p', items: items.slice(1) }] }))).toEqual([]);
+  expect(toTell(day({ stops: [{ siteId: 'p', items }] }))[0]!.body).toBe('Tree 9: Count live stages.');
+  expect(toTell(day({ stops: [{ siteId: 'p', items: items.slice(1) }] }))).toEqual([]);
 });

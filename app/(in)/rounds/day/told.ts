@@ -1,19 +1,19 @@
 import { aboutWords } from '@/facts/about';
-import type { RoundThing } from '@/facts/round-ends';
+import type { CrewDayItem } from '@/facts/round-ends';
 import { tagRuns } from '@/core/grounds/tags';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { groupBy } from '@/core/work/load-out';
 import type { DoneRow } from '@/store/book';
 import type { LeftRow } from '@/store/day';
-import type { DayPlace } from '@/store/grounds';
+import type { DaySite } from '@/store/grounds';
 import { clock, dayThere, longDay, shortDay } from '@/ui/words';
 import type { CrewsDay } from '@/facts/crews-day';
 import { LEFT_WORDS } from './words';
 
 /** What a client is told of a day at their place. */
 export interface ToTell {
-  placeId: string;
-  placeName: string;
+  siteId: string;
+  siteName: string;
   to: string;
   subject: string;
   body: string;
@@ -30,7 +30,7 @@ const doneLines = (records: readonly DoneRow[]): string[] =>
   });
 
 /** Works and looks that were done. */
-function otherLines(things: readonly RoundThing[]): string[] {
+function otherLines(things: readonly CrewDayItem[]): string[] {
   const done = things.flatMap((t) => {
     if (t.stands !== 'done' || t.kind === 'plan') return [];
     return t.kind === 'work'
@@ -46,7 +46,7 @@ const leftLines = (lefts: readonly LeftRow[]): string[] =>
   );
 
 /** Until when nobody goes there, and from when the fruit may be eaten. */
-function careLines(records: readonly DoneRow[], { timeZone }: DayPlace): string[] {
+function careLines(records: readonly DoneRow[], { timeZone }: DaySite): string[] {
   const off = latest(records.flatMap((r) => (r.reEntryUntil > r.endedAt.toISOString() ? [r.reEntryUntil] : [])));
   const fruit = records.filter((r) => r.eatFrom !== null);
   const eat = latest(fruit.map((r) => r.eatFrom!));
@@ -59,7 +59,7 @@ function careLines(records: readonly DoneRow[], { timeZone }: DayPlace): string[
 /** What was done and left at each place of a day, until when to keep off, from when to eat: one message a place. */
 export const toTell = (day: Pick<CrewsDay, 'round' | 'places' | 'stops' | 'done' | 'lefts'>): ToTell[] =>
   Object.values(day.places).flatMap((place) => {
-    const here = <T extends { placeId: string }>(of: readonly T[]) => of.filter((x) => x.placeId === place.id);
+    const here = <T extends { siteId: string }>(of: readonly T[]) => of.filter((x) => x.siteId === place.id);
     const records = here(day.done);
     const lines = [
       ...doneLines(records),
@@ -70,8 +70,8 @@ export const toTell = (day: Pick<CrewsDay, 'round' | 'places' | 'stops' | 'done'
     if (!lines.length) return [];
     return [
       {
-        placeId: place.id,
-        placeName: place.name,
+        siteId: place.id,
+        siteName: place.name,
         to: [place.clientName, place.contact].filter(Boolean).join(', '),
         subject: `What we did at ${place.name} on ${longDay(day.round.day)}`,
         body: lines.join('\n'),

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { clockWords } from '@/core/schedule/hours';
 import type { Placed, Problem } from '@/core/schedule/problem';
-import { placedIn, whyNot, type Answer, type Round } from '@/core/schedule/solve';
+import { placedIn, whyNot, type Answer, type PlannedDay } from '@/core/schedule/solve';
 import { minuteWords, whyNotWords } from '@/core/schedule/words';
 import { longDay } from '@/ui/words';
 import { namesOf, type Told } from './told';
@@ -39,7 +39,7 @@ export function Days({
   panel: React.ReactNode;
   /** Null for who may only look. */
   put: ((jobId: string, to: Placed) => void) | null;
-  tell: ((placeId: string, day: string) => void) | null;
+  tell: ((siteId: string, day: string) => void) | null;
   standing: Answer['rounds'];
 }) {
   const [held, setHeld] = useState<string | null>(null);
@@ -100,12 +100,12 @@ export function Days({
                         setHeld(null);
                         setOver(null);
                       }}
-                      tell={(placeId) =>
+                      tell={(siteId) =>
                         tell &&
                         [...kept].some(
-                          ([id, p]) => p.day === day && problem.jobs.some((j) => j.id === id && j.placeId === placeId),
+                          ([id, p]) => p.day === day && problem.jobs.some((j) => j.id === id && j.siteId === siteId),
                         )
-                          ? () => tell(placeId, day)
+                          ? () => tell(siteId, day)
                           : null
                       }
                     />
@@ -138,7 +138,7 @@ function CrewDay({
   letGo,
   tell,
 }: {
-  round: Round | null;
+  round: PlannedDay | null;
   name: string;
   hours: { from: number; to: number } | null;
   problem: Problem;
@@ -148,7 +148,7 @@ function CrewDay({
   panel: React.ReactNode;
   hold: ((jobId: string) => void) | null;
   letGo: () => void;
-  tell: (placeId: string) => (() => void) | null;
+  tell: (siteId: string) => (() => void) | null;
 }) {
   return (
     <>
@@ -167,11 +167,11 @@ function CrewDay({
           {round.stops.map((s) => {
             const jobs = s.jobIds.map((id) => problem.jobs.find((j) => j.id === id)!);
             const wasTold = jobs.some((j) => j.told === round.day);
-            const say = tell(s.placeId);
+            const say = tell(s.siteId);
             return (
-              <li key={s.placeId} className="py-1">
+              <li key={s.siteId} className="py-1">
                 <p>
-                  <span className="figures font-bold">{clockWords(s.begin)}</span> {told.places[s.placeId]!.name}
+                  <span className="figures font-bold">{clockWords(s.begin)}</span> {told.places[s.siteId]!.name}
                   {wasTold && <span className="text-[0.875rem] text-ink-2">, client told</span>}
                   {say && !wasTold && (
                     <button

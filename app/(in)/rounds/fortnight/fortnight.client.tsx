@@ -11,7 +11,7 @@ import { useSaid } from '@/ui/frame/undo.client';
 import { saveSchedule, notifyClient } from '../actions';
 import { Days } from './days.client';
 import { JobPanel } from './job.client';
-import { lookBriefly, type Found, type SearchAsked } from './found';
+import { inspectionBriefly, type Found, type SearchAsked } from './found';
 import { Changes, headline, HowGood, LeftOut } from './result.client';
 import type { Told } from './told';
 import { changed, WhatIfForm, type WhatIf } from './what-if.client';
@@ -21,7 +21,7 @@ const FIRST_MS = 12_000;
 const AGAIN_MS = 6_000;
 
 const worker = () => new Worker(new URL('./search.worker.ts', import.meta.url), { type: 'module' });
-const here = async () => lookBriefly;
+const here = async () => inspectionBriefly;
 
 /** Finds days and crews for what waits, lets a hand move them, and keeps them. */
 export function PlanFortnight({
@@ -68,7 +68,7 @@ export function PlanFortnight({
         rounds: answer.rounds.map(({ day, crewId, stops }) => ({
           day,
           crewId,
-          stops: stops.map(({ placeId, jobIds }) => ({ placeId, itemIds: jobIds.flatMap(itemsOf) })),
+          stops: stops.map(({ siteId, jobIds }) => ({ siteId, itemIds: jobIds.flatMap(itemsOf) })),
         })),
         left: problem.jobs.flatMap((j) => (placed.has(j.id) ? [] : itemsOf(j.id))),
         locked: locked.filter((id) => placed.has(id)).flatMap(itemsOf),
@@ -129,7 +129,7 @@ export function PlanFortnight({
             setOpen={setOpen}
             panel={panel}
             put={may ? put : null}
-            tell={may ? (placeId, day) => void notifyClient({ placeId, day }).then(() => router.refresh()) : null}
+            tell={may ? (siteId, day) => void notifyClient({ siteId, day }).then(() => router.refresh()) : null}
             standing={standing}
           />
           <LeftOut answer={answer} told={told} open={open} setOpen={setOpen} panel={panel} />

@@ -21,7 +21,7 @@ const AT_ONCE = 20;
 export const begin = ({ problem }: SearchAsked): Solving => solving(problem);
 
 /** Looks on until the clock says stop. @returns what it has then */
-export function lookOn(search: Solving, ms: number, began: number, until: number, now: () => number): Found {
+export function inspectionOn(search: Solving, ms: number, began: number, until: number, now: () => number): Found {
   const share = () => Math.min(1, (now() - began) / ms);
   do {
     for (let i = 0; i < AT_ONCE; i++) search.step(share());
@@ -32,7 +32,7 @@ export function lookOn(search: Solving, ms: number, began: number, until: number
 }
 
 /** The same in the page's own thread, for a browser that gives no worker: a short look. */
-export function lookBriefly({ problem }: SearchAsked): Found {
+export function inspectionBriefly({ problem }: SearchAsked): Found {
   const search = solving(problem);
   const steps = 400;
   for (let i = 0; i < steps; i++) search.step(i / steps);

@@ -25,15 +25,15 @@ function standing(
     for (const item of r.items) {
       const job = jobs.find((j) => j.id === item.itemId);
       if (!job) continue;
-      const stop = stops.get(job.placeId) ?? {
-        placeId: job.placeId,
+      const stop = stops.get(job.siteId) ?? {
+        siteId: job.siteId,
         jobIds: [],
         arrive: item.begins,
         begin: item.begins,
         end: item.begins,
       };
       stop.jobIds.push(job.id);
-      stops.set(job.placeId, stop);
+      stops.set(job.siteId, stop);
     }
     return { day: r.day, crewId: r.crewId, stops: [...stops.values()], driving: 0, leave: 0, home: 0 };
   });
@@ -88,7 +88,7 @@ export default async function FortnightPage() {
       )}
       {more && <p className="mt-4 font-semibold">More waits than is planned at once: the soonest of it stands here.</p>}
       <OverPlans
-        plans={passed.map((p) => ({ ...p, placeName: told.places[p.placeId]?.name ?? '', laidId: null }))}
+        plans={passed.map((p) => ({ ...p, siteName: told.places[p.siteId]?.name ?? '', assignmentId: null }))}
         may={allows(v, 'prescribe')}
       />
     </Frame>

@@ -80,7 +80,7 @@ export function Changes({
 }) {
   const where = (p: Placed | null) => (p ? `${shortDay(p.day)}, ${told.crews[p.crewId]}` : 'left out');
   const job = (id: string) => problem.jobs.find((j) => j.id === id)!;
-  const clients = [...new Set(changes.filter((c) => c.told).map((c) => told.places[job(c.jobId).placeId]!.client))];
+  const clients = [...new Set(changes.filter((c) => c.told).map((c) => told.places[job(c.jobId).siteId]!.client))];
   return (
     <Section
       title={`${changes.length} ${changes.length === 1 ? 'job moves' : 'jobs move'}`}
@@ -90,7 +90,7 @@ export function Changes({
       <ul className="text-[0.9375rem]">
         {changes.slice(0, 12).map((c) => (
           <li key={c.jobId} className="row py-1.5">
-            <b>{told.places[job(c.jobId).placeId]!.name}</b>: {told.jobs[c.jobId]!.title}, {told.jobs[c.jobId]!.tags}.{' '}
+            <b>{told.places[job(c.jobId).siteId]!.name}</b>: {told.jobs[c.jobId]!.title}, {told.jobs[c.jobId]!.tags}.{' '}
             <span className="figures">
               {where(c.from)} → {where(c.to)}
             </span>

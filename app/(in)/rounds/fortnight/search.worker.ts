@@ -1,5 +1,5 @@
 import type { Answered, Asked } from '@/ui/controls/worker.client';
-import { begin, lookOn, type Found, type SearchAsked } from './found';
+import { begin, inspectionOn, type Found, type SearchAsked } from './found';
 
 /** Milliseconds between two words to the page. */
 const WORD = 400;
@@ -13,7 +13,7 @@ onmessage = ({ data }: MessageEvent<Asked<SearchAsked>>) => {
   const go = () => {
     if (latest !== data.n) return;
     const now = () => performance.now();
-    const answer = lookOn(search, data.asked.ms, began, now() + WORD, now);
+    const answer = inspectionOn(search, data.asked.ms, began, now() + WORD, now);
     postMessage({ n: data.n, answer } satisfies Answered<Found>);
     if (answer.share < 1) setTimeout(go, 0);
   };

@@ -9,7 +9,7 @@ import { WalkFigure } from '@/ui/figures/walk';
 import { Section } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import { boardOf, type Board, type BoardFacts, type BoardGroup } from '@/facts/board';
-import { datedHung, hungHere, hungWith, plansDoneBy } from '@/facts/queued';
+import { datedInstallations, installedHere, installedWith, plansDoneBy } from '@/facts/queued';
 import { clock } from '@/ui/words';
 import { phoneNow } from '@/ui/phone/clock.client';
 import { useQueued } from '@/ui/phone/phone.client';
@@ -33,7 +33,7 @@ function useBoard(first: BoardFacts, at: string): { board: Board; stale: boolean
       const r = await fetch('/api/hanging');
       if (!r.ok) throw new Error(String(r.status));
       const told = (await r.json()) as BoardFacts;
-      setFacts({ ...told, hanging: datedHung(told.hanging), pulled: datedHung(told.pulled) });
+      setFacts({ ...told, hanging: datedInstallations(told.hanging), removed: datedInstallations(told.removed) });
       // An answer that this phone held is as good as it was when it was heard, and no better.
       setStale(r.headers.has('x-elmhorn-held'));
     } catch {
@@ -54,12 +54,12 @@ function useBoard(first: BoardFacts, at: string): { board: Board; stale: boolean
     };
   }, [ask]);
   const board = useMemo(() => {
-    const all = hungWith([...facts.hanging, ...facts.pulled, ...hungHere(waiting)], waiting);
+    const all = installedWith([...facts.hanging, ...facts.removed, ...installedHere(waiting)], waiting);
     const written = waiting.flatMap(plansDoneBy);
     return boardOf(
       {
-        hanging: all.filter((h) => !h.pulledAt),
-        pulled: all.filter((h) => h.pulledAt && !written.includes(h.planId)),
+        hanging: all.filter((h) => !h.removedAt),
+        removed: all.filter((h) => h.removedAt && !written.includes(h.planId)),
         log: facts.log,
       },
       now,
@@ -77,21 +77,21 @@ function useBell(groups: readonly BoardGroup[], on: boolean) {
       if (!wantsAHand(g.turn.why) || told.current.has(key)) continue;
       told.current.add(key);
       if (on && 'Notification' in window && Notification.permission === 'granted')
-        new Notification(`${g.tag}: ${TURN_WORDS[g.turn.why]}`, { body: `${g.placeName}, ${devicesWords(g)}` });
+        new Notification(`${g.tag}: ${TURN_WORDS[g.turn.why]}`, { body: `${g.siteName}, ${devicesWords(g)}` });
     }
   }, [groups, on]);
 }
 
 /** The way round of each place on which more than one trunk hangs. */
 function Ways({ groups, units }: { groups: readonly BoardGroup[]; units: UnitSystem }) {
-  return [...groupBy(groups, (g) => g.placeId).values()].map((of) => {
+  return [...groupBy(groups, (g) => g.siteId).values()].map((of) => {
     // Two products on one trunk are one stop, for whichever of them is more urgent: they come in that order.
     const trunks = [
       ...new Map(of.toReversed().flatMap((g) => (g.at ? [[g.treeId, { ...g, at: g.at }]] : []))).values(),
     ];
     if (trunks.length < 2) return null;
     return (
-      <Section key={of[0]!.placeId} title={`The way round, ${of[0]!.placeName}`}>
+      <Section key={of[0]!.siteId} title={`The way round, ${of[0]!.siteName}`}>
         <WalkFigure
           units={units}
           stops={walkOf(trunks).map((g) => ({
@@ -108,7 +108,7 @@ function Ways({ groups, units }: { groups: readonly BoardGroup[]; units: UnitSys
   });
 }
 
-export function HangingBoard({
+export function DeviceBoard({
   first,
   at,
   units,
@@ -162,7 +162,7 @@ export function HangingBoard({
                 <span className="flex items-center gap-4">
                   <span className="plate-small flex-none">{u.tag}</span>
                   <span>
-                    <b className="block">{u.placeName}</b>
+                    <b className="block">{u.siteName}</b>
                     <span className="text-[0.9375rem] text-ink-2">{u.labelName}</span>
                   </span>
                 </span>

@@ -6,7 +6,7 @@ import { PrintButton } from '@/ui/controls/print.client';
 import { boardOf } from '@/facts/board';
 import { boardView } from '@/views/hanging';
 import { allows, viewer } from '@/app/_server/viewer';
-import { HangingBoard } from './board.client';
+import { DeviceBoard } from './board.client';
 import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'What hangs' };
@@ -55,7 +55,7 @@ export default async function Page() {
   );
   return (
     <Frame tag={tag} margin={margin} handle="How the times are told">
-      <HangingBoard
+      <DeviceBoard
         first={facts}
         at={board.at}
         units={v.units}

@@ -63,7 +63,7 @@ export function BoardRow({ group: g, may, onChanged }: Props) {
             {devicesWords(g)}, {g.labelName}
           </p>
           <p className="text-[0.9375rem] text-ink-2">
-            {g.placeName}; hung {clock(g.hungAt, g.timeZone)} by {g.byName}, {GUARD_WORDS[g.guarded]}
+            {g.siteName}; hung {clock(g.installedAt, g.timeZone)} by {g.byName}, {GUARD_WORDS[g.guarded]}
             {last && `; seen ${clock(last.at, g.timeZone)}: ${seenWords(last)}`}
             {g.overnight && `; through the night: ${g.overnight}`}
           </p>
@@ -117,7 +117,7 @@ export function BoardRow({ group: g, may, onChanged }: Props) {
             />
           )}
           {open === 'pull' && (
-            <Pull
+            <RemoveForm
               key={ids.join()}
               tag={which}
               devices={devices}
@@ -240,7 +240,7 @@ function ReadOff({
 }
 
 /** What is left is measured over the chosen devices of a trunk together, and shared among them by what was put in. */
-function Pull({ tag, devices, onDone }: { tag: string; devices: readonly BoardDevice[]; onDone: () => void }) {
+function RemoveForm({ tag, devices, onDone }: { tag: string; devices: readonly BoardDevice[]; onDone: () => void }) {
   const [left, setLeft] = useState('');
   const [lost, setLost] = useState('');
   const [wrong, setWrong] = useState<FormIssue[]>([]);

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 
 /** The way to the board, where anything hangs. */
-export const WhatHangs = ({ devices, trunks }: { devices: number; trunks: number }) =>
+export const DevicesOnTrees = ({ devices, trunks }: { devices: number; trunks: number }) =>
   devices > 0 && (
     <p className="no-print mt-3">
       <Link href="/rounds/hanging" className="press press-main min-h-14 phone:w-full">

@@ -12,8 +12,8 @@ import { addToDay } from '../day/actions';
 export interface QueuedWrite {
   id: string;
   tag: string;
-  placeId: string;
-  placeName: string;
+  siteId: string;
+  siteName: string;
   title: string;
   words: string;
   /** The round on which it stands. */
@@ -58,20 +58,20 @@ export function PutOnDay({
     });
   };
   const put = (anyway: boolean) =>
-    send({ day, crewId, itemIds: [...chosen], anyway }, ({ roundId }) => {
+    send({ day, crewId, itemIds: [...chosen], anyway }, ({ crewDayId }) => {
       said({
         sentence: `Put on ${crews.find((c) => c.value === crewId)!.name}, ${days.find((d) => d.value === day)!.name}.`,
       });
-      router.push(`/rounds/day/${roundId}`);
+      router.push(`/rounds/day/${crewDayId}`);
     });
   const theirs = issues.length > 0 && issues.every((f) => f.path === 'anyway');
   if (!waiting.length) return <p className="mt-3">Nothing waits for a crew these days.</p>;
   return (
     <>
-      {[...groupBy(waiting, (w) => w.placeId).values()].map((of) => {
+      {[...groupBy(waiting, (w) => w.siteId).values()].map((of) => {
         const all = of.every((w) => chosen.has(w.id));
         return (
-          <fieldset key={of[0]!.placeId} className="mt-5">
+          <fieldset key={of[0]!.siteId} className="mt-5">
             <legend className="w-full">
               <label className="flex min-h-14 cursor-pointer items-center gap-4 text-lead font-bold">
                 <Input
@@ -85,7 +85,7 @@ export function PutOnDay({
                     )
                   }
                 />
-                {of[0]!.placeName}
+                {of[0]!.siteName}
               </label>
             </legend>
             {of.map((w) => (

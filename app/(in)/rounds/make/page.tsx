@@ -40,13 +40,13 @@ export default async function Page({
   ].map((x) => ({
     id: x.id,
     tag: x.tag,
-    placeId: x.placeId,
-    placeName: x.placeName,
+    siteId: x.siteId,
+    siteName: x.siteName,
     title: findHost(x.hostId)?.name ?? x.hostId,
     words: x.words,
     on: on.get(x.id) ?? null,
     left: x.left ? `left ${shortDay(x.left.day)}: ${leftWords(x.left)}` : null,
-    chosen: left ? x.left?.roundId === left : x.placeId === place,
+    chosen: left ? x.left?.crewDayId === left : x.siteId === place,
   }));
   const days = Array.from({ length: DAYS }, (_, i) => after(today, i, 'days'));
   // The soonest day on which somebody goes out, and who does.

@@ -29,12 +29,12 @@ const OTHER = 'other';
 export function MixBench({
   mix,
   units,
-  roundId,
+  crewDayId,
   refused,
 }: {
   mix: Mix;
   units: UnitSystem;
-  roundId: string | null;
+  crewDayId: string | null;
   refused: string | null;
 }) {
   const router = useRouter();
@@ -78,7 +78,7 @@ export function MixBench({
     send(
       {
         id,
-        roundId,
+        crewDayId,
         planIds,
         vessel: fill.name,
         totalMl: load.spray,
@@ -94,12 +94,12 @@ export function MixBench({
         });
         // Without signal its page is drawn on the phone, from the round that it is of.
         router.push(
-          kept && roundId ? `/phone/day/${roundId}?view=mix&mix=${id}` : kept ? '/phone' : `/rounds/mix/${id}`,
+          kept && crewDayId ? `/phone/day/${crewDayId}?view=mix&mix=${id}` : kept ? '/phone' : `/rounds/mix/${id}`,
         );
       },
       {
         id,
-        roundId,
+        crewDayId,
         labelId: mix.labelId,
         labelKey: label.key,
         labelName: label.name,

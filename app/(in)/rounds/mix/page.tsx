@@ -53,7 +53,7 @@ export default async function Page({
               {mix.trees.map((t) => (
                 <li key={t.planId} className="row flex items-baseline justify-between gap-3 py-1.5">
                   <span>
-                    <b>{t.tag}</b> <span className="text-[0.9375rem] text-ink-2">{t.placeName}</span>
+                    <b>{t.tag}</b> <span className="text-[0.9375rem] text-ink-2">{t.siteName}</span>
                   </span>
                   <b className="figures">{showFill(t.mixMl, v.units).text}</b>
                 </li>
@@ -77,7 +77,7 @@ export default async function Page({
       <MixBench
         mix={mix}
         units={v.units}
-        roundId={round ?? null}
+        crewDayId={round ?? null}
         refused={allows(v, 'apply') ? null : refusal(v.role, 'apply')}
       />
     </Frame>

@@ -37,7 +37,7 @@ export default async function Page({
   const { arrival } = row;
   const tag = (
     <>
-      <p className="text-head leading-tight font-extrabold">{row.placeName}</p>
+      <p className="text-head leading-tight font-extrabold">{row.siteName}</p>
       <dl className="mt-3 border-t border-line-2">
         <TagLine name="Trees">{row.trees.length}</TagLine>
         <TagLine name="Product">{row.label.name}</TagLine>
@@ -71,7 +71,7 @@ export default async function Page({
               </p>
             )}
           <p className="mt-3">
-            <Link href={`/rounds?place=${row.placeId}`}>Its stops one by one</Link>
+            <Link href={`/rounds?place=${row.siteId}`}>Its stops one by one</Link>
           </p>
         </section>
       }

@@ -24,7 +24,7 @@ import { useSaid } from '@/ui/frame/undo.client';
 import { clock } from '@/ui/words';
 import type { Row, RowTree } from '@/views/row';
 import { Hands } from '../../tree/[id]/apply/hands.client';
-import { useOfPlace } from '../../tree/[id]/apply/of-place.client';
+import { useOfSite } from '../../tree/[id]/apply/of-place.client';
 import { DoseQuestion } from '../../tree/[id]/apply/dose-question.client';
 import { BeforeStart } from '../../tree/[id]/apply/before.client';
 import { MainPress, Protect, StageStrip } from '../../tree/[id]/apply/stages.client';
@@ -56,7 +56,7 @@ const sum = (trees: readonly RowTree[], of: (t: RowTree) => number) => trees.red
 function useRowForm({ row, units, station }: Props) {
   const { use, today, trees } = row;
   return useDraft(
-    `row:${row.placeId}:${row.label.key}:${use.key}`,
+    `row:${row.siteId}:${row.label.key}:${use.key}`,
     {
       day: today,
       id: v7(),
@@ -161,7 +161,7 @@ export function RowSheet(props: Props) {
   }, [row, label, waits]);
   const router = useRouter();
   const tell = useSaid();
-  const ofPlace = useOfPlace(row.placeId, row.today);
+  const ofSite = useOfSite(row.siteId, row.today);
   const { busy, issues, setIssues, send } = useSend(recordTreatments);
   const change = (more: Partial<typeof form>) => setForm((f) => ({ ...f, ...more }));
   const go = (stage: number, more: Partial<typeof form> = {}) => {
@@ -169,7 +169,7 @@ export function RowSheet(props: Props) {
     window.scrollTo({ top: 0 });
   };
   const air = readAir(form, units);
-  const saidNow = { ...ofPlace.said, ...form.said };
+  const saidNow = { ...ofSite.said, ...form.said };
   const { temperatureC, windMs, humidity } = air;
   const readable = temperatureC !== null && windMs !== null;
   const at: AtTheTree | null = readable
@@ -202,7 +202,7 @@ export function RowSheet(props: Props) {
       gate.strength === 'hold' && gate.state === 'tripped' && (form.released[gate.id] ?? '').trim().length < 4,
   );
   const onSay = (answers: Said) => {
-    ofPlace.say(answers);
+    ofSite.say(answers);
     setForm((f) => ({ ...f, said: { ...f.said, ...answers } }));
   };
   const words = methodWords(use.method, use.sites?.device, use.carrier.kind !== 'none');
@@ -248,7 +248,7 @@ export function RowSheet(props: Props) {
         said: saidNow,
         released: form.released,
         protection: form.worn,
-        withIds: ofPlace.withIds,
+        withIds: ofSite.withIds,
         deviation: form.deviation,
         mark: form.mark,
         note: form.note,
@@ -260,7 +260,7 @@ export function RowSheet(props: Props) {
           sentence: kept ? `Kept on this phone: ${n}.` : `${n} ${recordIds.length === 1 ? 'is' : 'are'} written.`,
         });
         if (kept) return router.back();
-        router.push(`/rounds?place=${row.placeId}`);
+        router.push(`/rounds?place=${row.siteId}`);
         router.refresh();
       },
       takenOf(row, written, used, endedAt),
@@ -402,7 +402,7 @@ export function RowSheet(props: Props) {
           onChange={change}
           onWrite={submit}
         >
-          <Hands hands={row.hands} withIds={ofPlace.withIds} issues={issues} onChange={ofPlace.goWith} />
+          <Hands hands={row.hands} withIds={ofSite.withIds} issues={issues} onChange={ofSite.goWith} />
           {main(`Write ${written.length} ${written.length === 1 ? 'record' : 'records'}`, submit)}
         </WriteRow>
       )}

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { z } from 'zod';
 import type { YearProgramme } from '@/core/programmes/schema';
-import type { LaidHead } from '@/store/laid';
+import type { AssignmentHead } from '@/store/laid';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
@@ -19,8 +19,8 @@ export default async function Programmes({
 }) {
   const v = await viewer();
   const { place } = asked.parse(await searchParams);
-  const { shipped, own, laid } = await programmesView(v, place ?? null);
-  const inForce = laid.filter((l) => l.endedOn === null);
+  const { shipped, own, assignment } = await programmesView(v, place ?? null);
+  const inForce = assignment.filter((l) => l.endedOn === null);
   const to = (p: YearProgramme) => `/season/programmes/${p.key}${place ? `?place=${place}` : ''}`;
   const tag = (
     <>
@@ -54,7 +54,7 @@ export default async function Programmes({
         <Section title="Laid over trees" aside={`${inForce.length} in force`}>
           <ul>
             {inForce.map((l) => (
-              <LaidRow key={l.id} laid={l} />
+              <AssignmentRow key={l.id} assignment={l} />
             ))}
           </ul>
         </Section>
@@ -80,13 +80,13 @@ export default async function Programmes({
           ))}
         </ul>
       </Section>
-      {laid.length > inForce.length && (
+      {assignment.length > inForce.length && (
         <Section title="Ended">
           <ul>
-            {laid
+            {assignment
               .filter((l) => l.endedOn !== null)
               .map((l) => (
-                <LaidRow key={l.id} laid={l} />
+                <AssignmentRow key={l.id} assignment={l} />
               ))}
           </ul>
         </Section>
@@ -95,12 +95,12 @@ export default async function Programmes({
   );
 }
 
-function LaidRow({ laid: l }: { laid: LaidHead }) {
+function AssignmentRow({ assignment: l }: { assignment: AssignmentHead }) {
   return (
     <li className="row py-2.5">
       <Link href={`/season/programmes/laid/${l.id}`} className="block min-h-hand">
         <b className="block">
-          {l.programme.name}, {l.placeName}
+          {l.programme.name}, {l.siteName}
         </b>
         <span className="block text-[0.9375rem] text-ink-2">
           {l.trees} {l.trees === 1 ? 'tree' : 'trees'}, {l.done} visits done, {l.open} planned

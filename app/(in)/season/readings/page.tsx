@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { weatherReadingSchema } from '@/core/exchange/weather-reading';
 import { refusal } from '@/core/people/rights';
-import { getPlace } from '@/store/grounds';
+import { getSite } from '@/store/grounds';
 import { stationColumns } from '@/store/season';
 import { Frame } from '@/ui/frame/frame';
 import { allows, idOr404, viewer } from '@/app/_server/viewer';
@@ -12,7 +12,7 @@ export const metadata = { title: 'Readings of a station' };
 export default async function Page({ searchParams }: { searchParams: Promise<{ place?: string }> }) {
   const v = await viewer();
   const id = idOr404((await searchParams).place ?? '');
-  const [place, columns] = await Promise.all([getPlace(v, id), stationColumns(v, id)]);
+  const [place, columns] = await Promise.all([getSite(v, id), stationColumns(v, id)]);
   if (!place) return notFound();
   const known = weatherReadingSchema.safeParse(columns);
   const margin = (
@@ -42,7 +42,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ p
     >
       <h1 className="mb-4">Readings of the station at {place.name}</h1>
       {allows(v, 'edit grounds') ? (
-        <Readings placeId={place.id} timeZone={place.timeZone} known={known.success ? known.data : null} />
+        <Readings siteId={place.id} timeZone={place.timeZone} known={known.success ? known.data : null} />
       ) : (
         <p>{refusal(v.role, 'edit grounds')}</p>
       )}

@@ -33,11 +33,11 @@ const readingOf = (headers: string[], known: WeatherReading | null): WeatherRead
 
 /** The bench on which a station's file is understood and sent. */
 export function Readings({
-  placeId,
+  siteId,
   timeZone,
   known,
 }: {
-  placeId: string;
+  siteId: string;
   timeZone: string;
   known: WeatherReading | null;
 }) {
@@ -71,7 +71,7 @@ export function Readings({
           {done.missing > 0 && `; ${done.missing} hours between them are missing and filled`}.
         </p>
         <p className="mt-4">
-          <a className="press press-main" href={`/season?place=${placeId}`}>
+          <a className="press press-main" href={`/season?place=${siteId}`}>
             The year at this place
           </a>
         </p>
@@ -109,7 +109,7 @@ export function Readings({
             type="button"
             className="press press-main phone:w-full"
             disabled={busy || wrong.length > 0}
-            onClick={() => send({ id: file.id, placeId, reading, csv: file.text }, (kept) => setDone(kept))}
+            onClick={() => send({ id: file.id, siteId, reading, csv: file.text }, (kept) => setDone(kept))}
           >
             Keep these readings
           </button>

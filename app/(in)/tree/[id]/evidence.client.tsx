@@ -6,7 +6,7 @@ import { FormIssues, SelectField, TextArea, TextField } from '@/ui/controls/cont
 import { useSend } from '@/ui/controls/use.client';
 import { Section } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
-import { answerSample, recordOthersOnTree, sendSample as sendAway, voidInspection } from './examine/actions';
+import { answerSample, recordOthersOnTree, sendSample as sendAbsence, voidInspection } from './examine/actions';
 
 interface SampleRow {
   id: string;
@@ -36,7 +36,7 @@ export function Evidence(p: Props) {
     <Section title="What it rests on" aside="looks, samples, and what others put on it">
       <ul>
         {p.looks.map((l) => (
-          <Look key={l.id} treeId={p.treeId} look={l} refused={p.refused} />
+          <Inspection key={l.id} treeId={p.treeId} look={l} refused={p.refused} />
         ))}
         {p.withdrawn.map((w) => (
           <li key={w.id} className="row py-2 text-[0.9375rem] text-ink-2">
@@ -64,7 +64,7 @@ export function Evidence(p: Props) {
   );
 }
 
-function Look({ treeId, look, refused }: { treeId: string; look: Props['looks'][number]; refused: boolean }) {
+function Inspection({ treeId, look, refused }: { treeId: string; look: Props['looks'][number]; refused: boolean }) {
   const [open, setOpen] = useState(false);
   const [reason, setReason] = useState('');
   const said = useSaid();
@@ -85,7 +85,7 @@ function Look({ treeId, look, refused }: { treeId: string; look: Props['looks'][
           className="flex flex-1 basis-full items-end gap-3"
           onSubmit={(e) => {
             e.preventDefault();
-            send({ treeId, lookId: look.id, reason }, () =>
+            send({ treeId, inspectionId: look.id, reason }, () =>
               said({ sentence: 'Look taken back; it stays with its reason.' }),
             );
           }}
@@ -119,7 +119,7 @@ function SampleLine({
   refused: boolean;
 }) {
   const [form, setForm] = useState({ outcome: '', answer: '', onDay: today });
-  const [lookId] = useState(() => v7());
+  const [inspectionId] = useState(() => v7());
   const said = useSaid();
   const { busy, issues, send } = useSend(answerSample);
   return (
@@ -143,7 +143,7 @@ function SampleLine({
                 {
                   treeId,
                   sampleId: sample.id,
-                  lookId,
+                  inspectionId,
                   outcome: form.outcome || null,
                   answer: form.answer,
                   onDay: form.onDay,
@@ -197,7 +197,7 @@ function SendSample({ treeId, laboratories, today }: Props) {
   const [id, setId] = useState(() => v7());
   const [form, setForm] = useState(empty);
   const said = useSaid();
-  const { busy, issues, send } = useSend(sendAway);
+  const { busy, issues, send } = useSend(sendAbsence);
   const set = (k: keyof typeof empty) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
   const word = (k: keyof typeof empty, label: string, more: object = {}) => (
     <TextField label={label} path={k} issues={issues} value={form[k]} onChange={set(k)} {...more} />

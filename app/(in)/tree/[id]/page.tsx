@@ -33,7 +33,7 @@ import { clockNow } from '@/store/clock';
 const load = ofTree(overviewOf);
 export async function generateMetadata({ params }: { params: Promise<{ id: string }> }) {
   const { tree } = await load((await params).id);
-  return { title: `${tree.tag}, ${tree.placeName}` };
+  return { title: `${tree.tag}, ${tree.siteName}` };
 }
 
 /** Days after which a trunk is measured anew before anything is dosed on it. */
@@ -63,14 +63,14 @@ function nextStep(
       why: read ? `Last measured ${shortDay(read)}.` : 'Nobody has put a tape around this tree.',
     };
   if (!tree.looks[0]) return { href: `${base}/examine`, name: 'Examine', why: 'Nobody has looked this tree over.' };
-  const [verdict] = tree.verdicts;
-  return verdict
-    ? { href: `${base}/prescribe`, name: 'Prescribe', why: `Decided: ${verdict.decision}.` }
+  const [savedDiagnosis] = tree.savedDiagnoses;
+  return savedDiagnosis
+    ? { href: `${base}/prescribe`, name: 'Prescribe', why: `Decided: ${savedDiagnosis.decision}.` }
     : { href: `${base}/decide`, name: 'Decide', why: 'Looked at, and nothing named yet.' };
 }
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const { viewer, tree, knowledge, duties, proposals, year, visits, lefts } = await load((await params).id);
+  const { viewer, tree, knowledge, duties, quotes, year, visits, lefts } = await load((await params).id);
   const find = finder(knowledge);
   const told = testWords(knowledge);
   const today = todayOf(viewer);
@@ -80,7 +80,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const plan = tree.plans.find((p) => p.state === 'open');
   const base = `/tree/${tree.id}`;
   /** Looks of programmes are answered there: what they found decides what follows. */
-  const asked = new Map(visits.map((x) => [x.id, x.laidId]));
+  const asked = new Map(visits.map((x) => [x.id, x.assignmentId]));
   const mayAnswer = (f: { earliest: string }) => f.earliest <= today;
   const next = nextStep(tree, plan ?? null, today);
   const look = visitOf(tree);
@@ -88,10 +88,10 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const works = worksNow(tree.works, today);
   const steps = [
     ...tree.plans
-      .filter((p) => p.state === 'open' && !p.laid)
+      .filter((p) => p.state === 'open' && !p.assignment)
       .map((p) => ({ id: p.id, name: p.labelName, href: `${base}/apply?plan=${p.id}`, price: p.price })),
     ...tree.works
-      .filter((w) => w.state === 'open' && !w.laid)
+      .filter((w) => w.state === 'open' && !w.assignment)
       .map((w) => ({ id: w.id, name: findWork(w.workId)?.name ?? w.workId, href: '#works', price: w.price })),
   ];
   return (
@@ -226,10 +226,10 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         </Section>
       )}
 
-      {proposals.length > 0 && (
+      {quotes.length > 0 && (
         <Section title="Offered to the client" id="offers">
           <ul>
-            {proposals.map((p) => (
+            {quotes.map((p) => (
               <li key={p.id} className="row py-3">
                 <p>
                   <b>{p.data.options.map((o) => o.name).join(', ')}</b>
@@ -276,29 +276,29 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       <Section
         title="What it was taken for"
         aside="newest first; the dropped ones stay"
-        empty={tree.verdicts.length === 0 && 'Nothing has been named yet.'}
+        empty={tree.savedDiagnoses.length === 0 && 'Nothing has been named yet.'}
       >
         <ol>
-          {tree.verdicts.map((verdict) => {
-            const after = tree.verdicts.find((x) => x.overturns.includes(verdict.id));
+          {tree.savedDiagnoses.map((savedDiagnosis) => {
+            const after = tree.savedDiagnoses.find((x) => x.overturns.includes(savedDiagnosis.id));
             const dropped = after !== undefined;
             return (
-              <li key={verdict.id} className="row grid grid-cols-[110px_1fr] gap-x-4 py-2.5 phone:grid-cols-1">
-                <span className="figures font-bold">{dayThere(verdict.at, tree.timeZone)}</span>
+              <li key={savedDiagnosis.id} className="row grid grid-cols-[110px_1fr] gap-x-4 py-2.5 phone:grid-cols-1">
+                <span className="figures font-bold">{dayThere(savedDiagnosis.at, tree.timeZone)}</span>
                 <span>
-                  <b className={dropped ? 'line-through' : ''}>{nameOf(verdict.conditionId)}</b>,{' '}
-                  {certaintyWords(verdict.certainty)}: {verdict.decision}.
-                  <span className="block text-[0.9375rem]">{verdict.reason}</span>
+                  <b className={dropped ? 'line-through' : ''}>{nameOf(savedDiagnosis.conditionId)}</b>,{' '}
+                  {certaintyWords(savedDiagnosis.certainty)}: {savedDiagnosis.decision}.
+                  <span className="block text-[0.9375rem]">{savedDiagnosis.reason}</span>
                   {dropped && after && (
                     <span className="block text-[0.9375rem] text-sap">
                       It was wrong: {nameOf(after.conditionId).toLowerCase()} took its place
                       {after.overturnedBy.length > 0 ? `, by ${after.overturnedBy.map(told).join(', ')}` : ''}.
                     </span>
                   )}
-                  {verdict.ranking.length > 0 && (
+                  {savedDiagnosis.ranking.length > 0 && (
                     <span className="block text-small text-ink-2">
                       Ranking then:{' '}
-                      {verdict.ranking
+                      {savedDiagnosis.ranking
                         .slice(0, 3)
                         .map((r) => `${nameOf(r.id)} ${Math.round(r.p * 100)} %`)
                         .join(', ')}
@@ -311,7 +311,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         </ol>
         {checks.map((c) => (
           <p key={c.look.id} className="py-2">
-            <b>Check of {dayThere(c.look.at, tree.timeZone)}:</b> {c.verdict.sentence}
+            <b>Check of {dayThere(c.look.at, tree.timeZone)}:</b> {c.savedDiagnosis.sentence}
           </p>
         ))}
       </Section>

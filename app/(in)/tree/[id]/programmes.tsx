@@ -22,14 +22,14 @@ export function ItsProgrammes({
   visits: readonly TreeVisit[];
   today: string;
 }) {
-  const laid = [...groupBy([...visits], (v) => v.laidId).values()];
-  return laid.map((of) => {
+  const assignment = [...groupBy([...visits], (v) => v.assignmentId).values()];
+  return assignment.map((of) => {
     const ahead = of.filter((v) => v.state !== 'done');
     return (
       <Section
-        key={of[0]!.laidId}
+        key={of[0]!.assignmentId}
         title={of[0]!.programme}
-        aside={<Link href={`/season/programmes/laid/${of[0]!.laidId}`}>the whole programme</Link>}
+        aside={<Link href={`/season/programmes/laid/${of[0]!.assignmentId}`}>the whole programme</Link>}
       >
         <p className="text-[0.9375rem] text-ink-2">
           {of.length - ahead.length} of its visits are done, {ahead.length} are to come.

@@ -15,7 +15,7 @@ export function SeasonHere({
   today,
   mayNote,
 }: {
-  tree: Pick<Tree, 'id' | 'placeId' | 'hostId'>;
+  tree: Pick<Tree, 'id' | 'siteId' | 'hostId'>;
   year: HostYear;
   today: Day;
   mayNote: boolean;
@@ -27,7 +27,7 @@ export function SeasonHere({
   const near = [...stagesAbout(year.stages, today), ...ahead].map((s) => s.code);
   const likely = [...new Set(near)].slice(0, 4);
   return (
-    <Section title="Its season" aside={<a href={`/season?place=${tree.placeId}`}>The year at this place</a>}>
+    <Section title="Its season" aside={<a href={`/season?place=${tree.siteId}`}>The year at this place</a>}>
       <div className="flex flex-wrap items-center gap-x-6 gap-y-1 py-2.5">
         <div className="min-w-0 flex-1 basis-72">
           <p>
@@ -48,7 +48,7 @@ export function SeasonHere({
         </div>
         {mayNote && (
           <NoteStage
-            placeId={tree.placeId}
+            siteId={tree.siteId}
             treeId={tree.id}
             today={today}
             hostId={tree.hostId}

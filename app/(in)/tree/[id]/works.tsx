@@ -7,7 +7,7 @@ export const workName = (w: Pick<WorkPlan, 'workId'>): string => findWork(w.work
 
 /** Works of a tree but for those of its programmes that wait for a later day: they stand with their programme until then. */
 export const worksNow = (works: readonly WorkPlan[], today: string): WorkPlan[] =>
-  works.filter((w) => !w.laid || w.state !== 'open' || !w.plannedFor || w.plannedFor <= today);
+  works.filter((w) => !w.assignment || w.state !== 'open' || !w.plannedFor || w.plannedFor <= today);
 
 /** Works without a product: what is done, with what, and how it went. */
 export function Works({ works, timeZone, may }: { works: readonly WorkPlan[]; timeZone: string; may: boolean }) {

@@ -1,16 +1,16 @@
 import { uuid } from '@/core/book/record';
 import { writeGeoJson } from '@/core/grounds/geojson';
-import { EMPTY_PLAN } from '@/core/grounds/plan';
+import { EMPTY_SITE_MAP } from '@/core/grounds/plan';
 import { findHost } from '@/knowledge';
-import { placePlan } from '@/store/place-plan';
+import { getSiteMap } from '@/store/place-plan';
 import { onPlan } from '@/core/grounds/plan';
 import { issueResponse, route } from '@/app/_server/api';
 
 /** The plan of a place with its trees, as GeoJSON; in local metres only for whoever asks for them. */
 export const GET = route('see the grounds', async (viewer, request, { id }) => {
-  const held = uuid.safeParse(id).success ? await placePlan(viewer, id!) : null;
+  const held = uuid.safeParse(id).success ? await getSiteMap(viewer, id!) : null;
   if (!held) return issueResponse(404, { path: 'id', message: 'There is no such place in this company.' });
-  const plan = held.grounds ?? EMPTY_PLAN;
+  const plan = held.siteMap ?? EMPTY_SITE_MAP;
   if (!plan.origin && !new URL(request.url).searchParams.has('local'))
     return issueResponse(409, {
       path: 'origin',

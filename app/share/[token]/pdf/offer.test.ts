@@ -1,9 +1,9 @@
 import { join } from 'node:path';
 import { openSync } from 'fontkit';
-import type { SharedProposal } from '@/store/proposals';
-import { offerPdf } from './offer';
+import type { SharedQuote } from '@/store/proposals';
+import { quotePdf } from './offer';
 
-const offer = (paper: SharedProposal['paper']): SharedProposal => ({
+const offer = (paper: SharedQuote['paper']): SharedQuote => ({
   id: '0190a000-0000-7000-8000-000000000001',
   expiresAt: new Date('2026-07-01T00:00:00Z'),
   paper,
@@ -37,7 +37,7 @@ const create = (file: string) => {
   const face = openSync(file) as { hasGlyphForCodePoint(code: number): boolean };
   return (letter: string) => face.hasGlyphForCodePoint(letter.codePointAt(0)!);
 };
-const raw = async (paper: SharedProposal['paper'] = 'A4') => (await offerPdf(offer(paper))).toString('latin1');
+const raw = async (paper: SharedQuote['paper'] = 'A4') => (await quotePdf(offer(paper))).toString('latin1');
 
 it('carries its own fonts: every letter can be copied out as it was written', async () => {
   const pdf = await raw();

@@ -3,10 +3,10 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import { exactMoney, money } from '@/core/cost/prices';
-import { takenNames, type Proposal } from '@/core/proposal/proposal';
+import { takenNames, type Quote } from '@/core/proposal/proposal';
 import { isProperty, totalOf } from '@/core/proposal/property';
-import type { PropertyProposal } from '@/core/proposal/property-schema';
-import type { SharedProposal } from '@/store/proposals';
+import type { SiteQuote } from '@/core/proposal/property-schema';
+import type { SharedQuote } from '@/store/proposals';
 import { longDay } from '@/ui/words';
 import { whenWords } from '../lines';
 
@@ -19,7 +19,7 @@ const MARGIN = 48;
  * An offer as a tagged PDF with its fonts in it: any name of Europe is legible on any machine, and a screen reader finds the
  * headings and the options.
  */
-export async function offerPdf({ data: d, expiresAt, answer, paper }: SharedProposal): Promise<Buffer> {
+export async function quotePdf({ data: d, expiresAt, answer, paper }: SharedQuote): Promise<Buffer> {
   const title = isProperty(d) ? d.place : `Tree ${d.tag}, ${d.host.toLowerCase()}`;
   const doc = new PDFDocument({
     size: paper === 'Letter' ? 'LETTER' : 'A4',
@@ -77,7 +77,7 @@ export async function offerPdf({ data: d, expiresAt, answer, paper }: SharedProp
 type Say = (tag: 'H1' | 'H2' | 'P', text: string, how?: { size?: number; colour?: string; above?: number }) => unknown;
 
 /** The ways for one tree. */
-function sayWays(d: Proposal, say: Say) {
+function sayWays(d: Quote, say: Say) {
   d.options.forEach((o, i) => {
     say('H2', `${i + 1}. ${o.name}`, { size: 13, above: 16 });
     say('P', o.what, { above: 2 });
@@ -90,7 +90,7 @@ function sayWays(d: Proposal, say: Say) {
 }
 
 /** What is to be done on a property, and what it comes to. */
-function sayLines(d: PropertyProposal, say: Say) {
+function sayLines(d: SiteQuote, say: Say) {
   d.lines.forEach((l, i) => {
     say('H2', `${i + 1}. ${l.what}`, { size: 13, above: 14 });
     if (l.against) say('P', `Against ${l.against}.`, { above: 2 });
@@ -107,7 +107,7 @@ function sayLines(d: PropertyProposal, say: Say) {
   say('H2', `Together ${money(sum.total, d)}`, { size: 13, above: 2 });
 }
 
-const takenLines = (d: PropertyProposal, keys: readonly string[]) => {
+const takenLines = (d: SiteQuote, keys: readonly string[]) => {
   const taken = d.lines.filter((l) => keys.includes(l.key));
   return taken.length ? `${taken.map((l) => l.what).join('; ')}: ${money(totalOf(d, keys).total, d)}` : 'none of these';
 };

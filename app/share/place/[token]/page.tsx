@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { dayIn } from '@/core/season/zone';
-import { placeOfCalendar } from '@/store/place-calendar';
+import { siteOfCalendar } from '@/store/place-calendar';
 import { longDay } from '@/ui/words';
 import { comingTo } from '@/app/_server/place-visits';
 import { FinishTask } from './finish.client';
@@ -19,9 +19,9 @@ const dayWords = (day: string, today: string) =>
   day.slice(0, 4) === today.slice(0, 4) ? longDay(day) : `${longDay(day)} ${day.slice(0, 4)}`;
 
 /** What a client opens without a sign-in: what was left to them with how it is done, and when somebody comes for what. */
-export default async function SharedPlace({ params }: { params: Promise<{ token: string }> }) {
+export default async function SharedSite({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
-  const place = (token.length <= 100 ? await placeOfCalendar(token) : null) ?? notFound();
+  const place = (token.length <= 100 ? await siteOfCalendar(token) : null) ?? notFound();
   const now = clockNow();
   const today = dayIn(now, place.timeZone);
   const { visits, tasks } = await comingTo(place, now);
@@ -32,7 +32,7 @@ export default async function SharedPlace({ params }: { params: Promise<{ token:
   return (
     <main className="mx-auto max-w-3xl bg-sheet px-5 py-8">
       <p className="text-ink-2">{place.companyName}</p>
-      <h1 className="mt-1 text-[2rem]!">{place.placeName}</h1>
+      <h1 className="mt-1 text-[2rem]!">{place.siteName}</h1>
       <h2 className="mt-6">Left to you</h2>
       {open.length === 0 && <p className="text-ink-2">Nothing at present.</p>}
       <ul>

@@ -7,7 +7,7 @@ import { useSaid } from '@/ui/frame/undo.client';
 import { addSiteCalendar, deleteSiteCalendar } from '../../actions';
 
 /** A page and a calendar for the client of a place, by an address that can be ended. */
-export function ClientCalendar({ placeId }: { placeId: string }) {
+export function ClientCalendar({ siteId }: { siteId: string }) {
   const said = useSaid();
   const { send, busy, issues } = useSend(deleteSiteCalendar);
   return (
@@ -17,11 +17,11 @@ export function ClientCalendar({ placeId }: { placeId: string }) {
         A page of their own, and a calendar from it: when you come and for what, and what is left to them, with their
         own “done”. It follows every move. A new address ends the one before.
       </p>
-      <MadeAddress label="The client opens" press="Make an address" input={{ placeId }} action={addSiteCalendar} />
+      <MadeAddress label="The client opens" press="Make an address" input={{ siteId }} action={addSiteCalendar} />
       <button
         className="press press-plain"
         disabled={busy}
-        onClick={() => send({ placeId }, () => said({ sentence: 'The address has stopped working.' }))}
+        onClick={() => send({ siteId }, () => said({ sentence: 'The address has stopped working.' }))}
       >
         Stop the address
       </button>

@@ -4,7 +4,7 @@ import { uuid } from '@/core/book/record';
 import { showArea, showDistance, showMass } from '@/core/units/units';
 import { hoursText } from '@/core/schedule/hours';
 import { findHost } from '@/knowledge';
-import { placeView } from '@/views/grounds';
+import { siteView } from '@/views/grounds';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine, TagRow, Warnings } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
@@ -13,7 +13,7 @@ import { after as daysAfter } from '@/core/season/follow-ups';
 import { TaskList } from '@/app/(in)/tasks';
 import { TaskForm } from '@/app/(in)/tasks.client';
 import { hostNames, regionChoices } from '../../choices';
-import { HangTag, OthersForm, PlaceForm } from '../place.client';
+import { AddTreeForm, OthersForm, SiteForm } from '../place.client';
 import { tagRuns } from '@/core/grounds/tags';
 import { ClientCalendar } from './calendar.client';
 import { SectionForm } from './section.client';
@@ -21,7 +21,7 @@ import { SectionForm } from './section.client';
 export const metadata = { title: 'Place' };
 const PAGE = 80;
 
-export default async function PlacePage({
+export default async function SitePage({
   params,
   searchParams,
 }: {
@@ -36,7 +36,7 @@ export default async function PlacePage({
   const mayCode = allows(v, 'see gate codes');
   const today = todayOf(v);
   const { place, knowledge, dangers, alarms, rows, clients, others, tasks, sections, code } =
-    (await placeView(v, id, after, PAGE, daysAfter(today, -60, 'days'))) ?? notFound();
+    (await siteView(v, id, after, PAGE, daysAfter(today, -60, 'days'))) ?? notFound();
   const shown = rows.slice(0, PAGE);
   const last = shown.at(-1);
   const edit = allows(v, 'edit grounds');
@@ -103,7 +103,7 @@ export default async function PlacePage({
           </Link>
         )}
       </section>
-      {edit && <ClientCalendar placeId={place.id} />}
+      {edit && <ClientCalendar siteId={place.id} />}
     </>
   );
   return (
@@ -177,13 +177,13 @@ export default async function PlacePage({
               </li>
             ))}
           </ul>
-          {edit && <SectionForm placeId={place.id} names={sections.map((s) => s.section)} />}
+          {edit && <SectionForm siteId={place.id} names={sections.map((s) => s.section)} />}
         </Section>
       )}
       <Section title="To come back for, and left to the client" id="tasks">
         {tasks.length === 0 && <p className="py-2 text-ink-2">Nothing is set.</p>}
         <TaskList tasks={tasks} today={today} may={allows(v, 'settle a follow-up')} place={false} />
-        {allows(v, 'settle a follow-up') && <TaskForm placeId={place.id} today={today} />}
+        {allows(v, 'settle a follow-up') && <TaskForm siteId={place.id} today={today} />}
       </Section>
       <Section
         title="Put down by others"
@@ -197,14 +197,14 @@ export default async function PlacePage({
             </li>
           ))}
         </ul>
-        {edit && <OthersForm placeId={place.id} today={today} />}
+        {edit && <OthersForm siteId={place.id} today={today} />}
       </Section>
       {edit && (
         <>
-          <HangTag placeId={place.id} hosts={hostNames()} units={v.units} />
+          <AddTreeForm siteId={place.id} hosts={hostNames()} units={v.units} />
           <details className="mt-8">
             <summary className="min-h-hand text-lead font-bold">Change this place</summary>
-            <PlaceForm
+            <SiteForm
               place={{ ...place, gateCode: mayCode ? (code ?? '') : null }}
               clients={clients.map((c) => ({ value: c.id, name: c.name }))}
               regions={regionChoices(v)}

@@ -8,7 +8,7 @@ import { useSaid } from '@/ui/frame/undo.client';
 import { setSection } from '../../actions';
 
 /** Puts trees of a place into a section, by their tags; an empty name takes them out of theirs. */
-export function SectionForm({ placeId, names }: { placeId: string; names: string[] }) {
+export function SectionForm({ siteId, names }: { siteId: string; names: string[] }) {
   const router = useRouter();
   const said = useSaid();
   const list = useId();
@@ -16,7 +16,7 @@ export function SectionForm({ placeId, names }: { placeId: string; names: string
   const [tags, setTags] = useState('');
   const { busy, issues, send } = useSend(setSection);
   const put = () =>
-    send({ placeId, section, tags }, ({ trees }) => {
+    send({ siteId, section, tags }, ({ trees }) => {
       const many = `${trees} ${trees === 1 ? 'tree' : 'trees'}`;
       said({ sentence: section.trim() ? `${many} in ${section.trim()}.` : `${many} in no section.` });
       setTags('');

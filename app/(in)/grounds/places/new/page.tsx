@@ -3,11 +3,11 @@ import { refusal } from '@/core/people/rights';
 import { Frame } from '@/ui/frame/frame';
 import { allows, viewer } from '@/app/_server/viewer';
 import { regionChoices } from '../../choices';
-import { PlaceForm } from '../place.client';
+import { SiteForm } from '../place.client';
 
 export const metadata = { title: 'New place' };
 
-export default async function NewPlace() {
+export default async function NewSite() {
   const v = await viewer();
   const clients = await listClients(v);
   return (
@@ -25,7 +25,7 @@ export default async function NewPlace() {
       {!allows(v, 'edit grounds') && <p>{refusal(v.role, 'edit grounds')}</p>}
       {allows(v, 'edit grounds') && !clients.length && <p>Enter the client first, in the margin of Grounds.</p>}
       {allows(v, 'edit grounds') && clients.length > 0 && (
-        <PlaceForm
+        <SiteForm
           place={null}
           clients={clients.map((c) => ({ value: c.id, name: c.name }))}
           regions={regionChoices(v)}

@@ -9,12 +9,12 @@ import { phoneNow } from '@/ui/phone/clock.client';
 
 /** The one thing to do next with the day as a whole: set out, or come home. */
 export function Begin({
-  roundId,
+  crewDayId,
   begun,
   closed,
   may,
 }: {
-  roundId: string;
+  crewDayId: string;
   begun: boolean;
   closed: boolean;
   may: boolean;
@@ -24,7 +24,7 @@ export function Begin({
   if (closed)
     return (
       <p className="mt-7">
-        <Link className="press" href={`/rounds/day/${roundId}/close`}>
+        <Link className="press" href={`/rounds/day/${crewDayId}/close`}>
           What was done, on one page
         </Link>
       </p>
@@ -33,7 +33,7 @@ export function Begin({
     <div className="mt-7">
       <FormIssues issues={issues} known={[]} />
       {begun ? (
-        <Link className="press min-h-14 phone:w-full" href={`/rounds/day/${roundId}/close`}>
+        <Link className="press min-h-14 phone:w-full" href={`/rounds/day/${crewDayId}/close`}>
           Home: close the day
         </Link>
       ) : (
@@ -44,11 +44,11 @@ export function Begin({
             className="press press-main min-h-14 phone:w-full"
             disabled={busy}
             onClick={() =>
-              send({ roundId, at: phoneNow().toISOString() }, () => {
+              send({ crewDayId, at: phoneNow().toISOString() }, () => {
                 window.scrollTo({ top: 0 });
                 said({
                   sentence: 'Set out. Nobody plans this day anew now.',
-                  undo: () => startDay({ roundId, at: null }),
+                  undo: () => startDay({ crewDayId, at: null }),
                 });
               })
             }

@@ -50,7 +50,7 @@ export function DayPage({ seen: { viewer: v, now, day } }: { seen: SeenDay }) {
   const stops = day.stops.map((s): StopToGo => {
     const here = s.items.flatMap((i) => (i.kind === 'plan' && i.stands === 'open' ? [i.plan] : []));
     return {
-      placeId: s.placeId,
+      siteId: s.siteId,
       name: s.place.name,
       begins: clockWords(s.begins),
       arrival: arrivalWords(s.place),
@@ -84,7 +84,7 @@ export function DayPage({ seen: { viewer: v, now, day } }: { seen: SeenDay }) {
       {round.people.length > 0 && <p className="mt-3 text-[0.9375rem] text-ink-2">{round.people.join(', ')}</p>}
     </>
   );
-  const load = <LoadSheet roundId={round.id} groups={day.load} may={open && refused === null} />;
+  const load = <LoadSheet crewDayId={round.id} groups={day.load} may={open && refused === null} />;
   return (
     <Frame
       tag={tag}
@@ -129,9 +129,9 @@ export function DayPage({ seen: { viewer: v, now, day } }: { seen: SeenDay }) {
         )}
         {open && !round.begunAt && <div className="mt-4 hidden phone:block">{load}</div>}
         <Stops
-          roundId={round.id}
+          crewDayId={round.id}
           stops={stops}
-          nextPlaceId={round.begunAt ? day.nextPlaceId : null}
+          nextSiteId={round.begunAt ? day.nextSiteId : null}
           may={open && refused === null}
           mayOrder={open}
           mayTell={open && may(v.role, 'plan rounds') ? round.day : null}
@@ -155,7 +155,7 @@ export function DayPage({ seen: { viewer: v, now, day } }: { seen: SeenDay }) {
           </Section>
         )}
         <Begin
-          roundId={round.id}
+          crewDayId={round.id}
           begun={round.begunAt !== null}
           closed={!open}
           may={refused === null && round.day <= day.today}

@@ -8,11 +8,11 @@ import { checkLoadItem } from '../../../offline-commands.client';
 
 /** The load sheet: each line is ticked when it is seen on the truck; what the shelf cannot give is said the evening before. */
 export function LoadSheet({
-  roundId,
+  crewDayId,
   groups,
   may,
 }: {
-  roundId: string;
+  crewDayId: string;
   groups: { title: string; lines: LoadTick[] }[];
   may: boolean;
 }) {
@@ -25,7 +25,7 @@ export function LoadSheet({
   const tick = (lines: LoadTick[], on: boolean) =>
     start(async () => {
       see(lines.map((l) => ({ line: l.line, on })));
-      const answer = await checkLoadItem({ roundId, ticks: lines.map((l) => ({ line: l.line, amount: l.amount, on })) });
+      const answer = await checkLoadItem({ crewDayId, ticks: lines.map((l) => ({ line: l.line, amount: l.amount, on })) });
       if (!answer.ok) said({ sentence: answer.issues[0]!.message });
     });
   const short = groups.flatMap((g) => g.lines).filter((l) => l.short);

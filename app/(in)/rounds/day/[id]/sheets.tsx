@@ -17,7 +17,7 @@ export function CrewSheets({ day, units }: { day: CrewsDay; units: UnitSystem })
         <p>{round.people.join(', ')}</p>
         <ol className="mt-3">
           {day.stops.map((s) => (
-            <li key={s.placeId} className="row flex gap-4 py-1.5">
+            <li key={s.siteId} className="row flex gap-4 py-1.5">
               <b className="figures text-lead">{clockWords(s.begins)}</b>
               <b className="text-lead">{s.place.name}</b>
               <span>{s.items.length} to do</span>
@@ -43,7 +43,7 @@ export function CrewSheets({ day, units }: { day: CrewsDay; units: UnitSystem })
         ))}
       </section>
       {day.stops.map((s) => (
-        <section key={s.placeId} className="break-before-page">
+        <section key={s.siteId} className="break-before-page">
           <p className="flex items-baseline justify-between gap-4 border-b-4 border-ink pb-2">
             <b className="text-head">{s.place.name}</b>
             <b className="figures text-tag">{clockWords(s.begins)}</b>

@@ -15,7 +15,7 @@ import { Leave } from './leave.client';
 import { HoursStrip } from './weather';
 
 export interface StopToGo {
-  placeId: string;
+  siteId: string;
   name: string;
   begins: string;
   arrival: string;
@@ -26,10 +26,10 @@ export interface StopToGo {
   rows: RowOf[];
 }
 interface Props {
-  roundId: string;
+  crewDayId: string;
   stops: StopToGo[];
   /** Where the crew goes next, once it is on its way. */
-  nextPlaceId: string | null;
+  nextSiteId: string | null;
   may: boolean;
   mayOrder: boolean;
   /** The day of which clients may be told; null for who does not plan. */
@@ -45,20 +45,20 @@ const moved = <T,>(of: readonly T[], from: number, to: number): T[] => {
 };
 
 /** The stops of a day in their order, the next one large; moved by their handles or by steps. */
-export function Stops({ roundId, stops, nextPlaceId, may, mayOrder, mayTell, hasBegun }: Props) {
+export function Stops({ crewDayId, stops, nextSiteId, may, mayOrder, mayTell, hasBegun }: Props) {
   const { busy, issues, send } = useSend(orderStops);
   const said = useSaid();
   const [held, setHeld] = useState<number | null>(null);
   const [over, setOver] = useState<number | null>(null);
-  const ids = stops.map((s) => s.placeId);
+  const ids = stops.map((s) => s.siteId);
   const put = (from: number, to: number) => {
     setHeld(null);
     setOver(null);
     if (from === to || to < 0 || to >= ids.length) return;
-    send({ roundId, placeIds: moved(ids, from, to) }, () =>
+    send({ crewDayId, siteIds: moved(ids, from, to) }, () =>
       said({
         sentence: `${stops[from]!.name} is stop ${to + 1} now.`,
-        undo: () => orderStops({ roundId, placeIds: ids }),
+        undo: () => orderStops({ crewDayId, siteIds: ids }),
       }),
     );
   };
@@ -68,7 +68,7 @@ export function Stops({ roundId, stops, nextPlaceId, may, mayOrder, mayTell, has
       <ol className="mt-4" aria-label="Stops">
         {stops.map((s, i) => (
           <li
-            key={s.placeId}
+            key={s.siteId}
             className={`${over === i && held !== null && held !== i ? 'bg-line-2' : ''}`}
             onDragOver={(e) => {
               if (held === null) return;
@@ -83,7 +83,7 @@ export function Stops({ roundId, stops, nextPlaceId, may, mayOrder, mayTell, has
             <Stop
               stop={s}
               number={i + 1}
-              next={s.placeId === nextPlaceId}
+              next={s.siteId === nextSiteId}
               may={may}
               tell={mayTell && !s.told && !hasBegun ? mayTell : null}
               steps={
@@ -177,7 +177,7 @@ function Stop({
             type="button"
             className="press press-plain min-h-hand"
             disabled={telling.busy}
-            onClick={() => telling.send({ placeId: s.placeId, day: tell }, () => {})}
+            onClick={() => telling.send({ siteId: s.siteId, day: tell }, () => {})}
           >
             Told now
           </button>

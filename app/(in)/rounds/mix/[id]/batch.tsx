@@ -49,7 +49,7 @@ export function BatchPage({
             <PrintButton />
           </section>
           <p>
-            <Link href={`/rounds/mix?plan=${b.planIds[0]}${b.roundId ? `&round=${b.roundId}` : ''}`}>
+            <Link href={`/rounds/mix?plan=${b.planIds[0]}${b.crewDayId ? `&round=${b.crewDayId}` : ''}`}>
               Mix more of it
             </Link>
           </p>
@@ -67,9 +67,9 @@ export function BatchPage({
             {b.kept && b.leftMl > 0 && ', kept'}
           </p>
         </Pour>
-        {b.leftMl > 0 && b.roundId && (
+        {b.leftMl > 0 && b.crewDayId && (
           <p className="mb-3">
-            <Link className="press press-main min-h-14 phone:w-full" href={`/rounds/day/${b.roundId}`}>
+            <Link className="press press-main min-h-14 phone:w-full" href={`/rounds/day/${b.crewDayId}`}>
               Go on with the round
             </Link>
           </p>
@@ -107,7 +107,7 @@ export function BatchPage({
                 <span>
                   {t.recordRoot ? (
                     <Link href={`/book/${t.recordRoot}`}>
-                      {t.mixMl < 0 ? 'given back by' : ''} {t.tag}, {t.placeName}
+                      {t.mixMl < 0 ? 'given back by' : ''} {t.tag}, {t.siteName}
                     </Link>
                   ) : (
                     <>

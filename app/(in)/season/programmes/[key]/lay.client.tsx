@@ -10,9 +10,9 @@ import { useSaid } from '@/ui/frame/undo.client';
 import { assignProgramme } from '../actions';
 
 /** The one press: what the preview shows is planned, all of it or nothing. */
-export function LayIt(asked: {
+export function AssignIt(asked: {
   programme: string;
-  placeId: string;
+  siteId: string;
   treeIds: string[];
   from: string;
   until: string;

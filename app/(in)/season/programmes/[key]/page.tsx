@@ -8,7 +8,7 @@ import { isSouth } from '@/core/season/hemisphere';
 import { refusal } from '@/core/people/rights';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
-import { hostsAmong, layingView, sectionsAmong, sortsAmong, type LayingView } from '@/views/programmes';
+import { hostsAmong, assigningView, sectionsAmong, sortsAmong, type AssigningView } from '@/views/programmes';
 import { stationFor } from '@/app/_server/station';
 import { allows, todayOf, viewer } from '@/app/_server/viewer';
 import { actWords, groupsWords, SCHOOL_WORDS, termsWords, timeWords } from '../words';
@@ -52,8 +52,8 @@ export default async function Page({ params, searchParams }: Address) {
   const today = todayOf(v);
   const said = saidOf(query);
   const from = q.from ?? today;
-  const view = await layingView(v, stationFor, clockNow(), key, {
-    placeId: q.place ?? null,
+  const view = await assigningView(v, stationFor, clockNow(), key, {
+    siteId: q.place ?? null,
     host: q.host || null,
     sort: q.sort || null,
     section: q.section || null,
@@ -67,7 +67,7 @@ export default async function Page({ params, searchParams }: Address) {
   if (!view) return notFound();
   const { programme } = view;
   const until = q.until ?? after(after(from, programme.years, 'years'), -1, 'days');
-  const mayLay = allows(v, 'prescribe');
+  const mayAssign = allows(v, 'prescribe');
   const south = isSouth(v.spot.lat);
   const tag = (
     <>
@@ -111,8 +111,8 @@ export default async function Page({ params, searchParams }: Address) {
         </ol>
       </details>
       <Section title="Over which trees" id="trees">
-        {mayLay ? (
-          <LayingForm view={view} q={q} from={from} until={until} said={said} />
+        {mayAssign ? (
+          <AssigningForm view={view} q={q} from={from} until={until} said={said} />
         ) : (
           <p>{refusal(v.role, 'prescribe')}</p>
         )}
@@ -131,7 +131,7 @@ export default async function Page({ params, searchParams }: Address) {
 }
 
 /** Questions that stand open on any of the trees, once each. */
-function questionsOf({ preview }: LayingView): { fact: FactKey; answers: readonly string[] }[] {
+function questionsOf({ preview }: AssigningView): { fact: FactKey; answers: readonly string[] }[] {
   const gates = (preview?.trees ?? []).flatMap((t) =>
     t.visits.flatMap((v) => (v.stop && 'gates' in v.stop ? v.stop.gates : [])),
   );
@@ -140,14 +140,14 @@ function questionsOf({ preview }: LayingView): { fact: FactKey; answers: readonl
   return [...open].map(([fact, answers]) => ({ fact, answers }));
 }
 
-function LayingForm({
+function AssigningForm({
   view,
   q,
   from,
   until,
   said,
 }: {
-  view: LayingView;
+  view: AssigningView;
   q: z.output<typeof asked>;
   from: Day;
   until: Day;

@@ -1,7 +1,7 @@
 import { stopTold } from '@/commands/programmes/settle';
 import { money, type Prices } from '@/core/cost/prices';
 import type { Said } from '@/core/gates/said';
-import type { LaidVisit } from '@/core/programmes/lay';
+import type { AssignedVisit } from '@/core/programmes/lay';
 import type { VisitSum } from '@/core/programmes/sums';
 import type { YearProgramme } from '@/core/programmes/schema';
 import type { UnitSystem } from '@/core/units/units';
@@ -9,11 +9,11 @@ import { showVolume } from '@/core/units/units';
 import { Section } from '@/ui/frame/pieces';
 import { spanWords } from '@/ui/season-words';
 import { shortDay } from '@/ui/words';
-import type { LayingView, Preview } from '@/views/programmes';
+import type { AssigningView, Preview } from '@/views/programmes';
 import { ProgrammeFigure } from '../figure';
 import { LeftOut, type LeftRow } from '../left';
 import { amountWords, reasonsWords, stepName } from '../words';
-import { LayIt } from './lay.client';
+import { AssignIt } from './lay.client';
 
 /** Trees whose days are told one by one; the rest follow the same table on the page of what is laid. */
 const MOST_SHOWN = 60;
@@ -33,7 +33,7 @@ export function ProgrammePreview({
   units,
   prices,
 }: {
-  view: LayingView;
+  view: AssigningView;
   preview: Preview;
   asked: { from: string; until: string; reason: string; said: Said; carriedFrom: string | null };
   units: UnitSystem;
@@ -80,9 +80,9 @@ export function ProgrammePreview({
         </p>
       )}
       {already.length === 0 && (
-        <LayIt
+        <AssignIt
           programme={programme.key}
-          placeId={place!.id}
+          siteId={place!.id}
           treeIds={chosen.map((t) => t.id)}
           {...asked}
           said={asked.said}
@@ -180,7 +180,7 @@ function StockTable({ stock, units }: { stock: Preview['stock']; units: UnitSyst
 }
 
 /** What one visit is on one tree, in a cell; in brackets where it waits for a look. */
-function cellWords(v: LaidVisit | undefined, units: UnitSystem): string {
+function cellWords(v: AssignedVisit | undefined, units: UnitSystem): string {
   if (!v) return '';
   if (v.state === 'stopped') return `${shortDay(v.day)}: left out`;
   const dose = v.act?.kind === 'treat' && v.act.result.dose.ok ? v.act.result.dose : null;

@@ -11,7 +11,7 @@ import { doseChange, type DoseBasis } from '@/core/prescribe/dose-now';
 import { prescribe } from '@/core/prescribe/prescribe';
 import type { Situation } from '@/core/prescribe/situation';
 import { usualSource, type Source } from '@/core/mix/sources';
-import { toHang } from '@/core/hanging/hang-on';
+import { toInstall } from '@/core/hanging/hang-on';
 import { readNumber } from '@/core/units/numbers';
 import { smallUnit, type UnitSystem } from '@/core/units/units';
 import type { Weather } from '@/core/weather/air';
@@ -31,8 +31,8 @@ import { BeforeStart } from './before.client';
 import { During } from './during.client';
 import { MainPress, Protect, StageStrip } from './stages.client';
 import { againstSource, firstWord, perUnit, readAir, sentSource, typedAir } from './typed';
-import type { HungRow } from '@/facts/board';
-import type { Hanging } from './hang.client';
+import type { InstallationRow } from '@/facts/board';
+import type { InstalledDevices } from './hang.client';
 import { AsDone } from './as-done.client';
 import { AtThisTree, Beside, type Arrival } from './beside.client';
 import { DoseQuestion } from './dose-question.client';
@@ -40,7 +40,7 @@ import { Hands } from './hands.client';
 import { MeasuredOut } from './measured-out.client';
 import { sheetPath } from './path';
 import type { SheetPlan } from './sheet-plan';
-import { useOfPlace } from './of-place.client';
+import { useOfSite } from './of-place.client';
 import { PhotoField } from '../examine/photo-field.client';
 
 interface Props {
@@ -54,9 +54,9 @@ interface Props {
   station: Weather;
   place: Arrival;
   /** What hangs or hung by this plan; null where nothing ever did. */
-  hanging: Hanging | null;
+  hanging: InstalledDevices | null;
   /** What it would hang now, as the board has it; the ids are not those that it will have. */
-  rows: readonly HungRow[];
+  rows: readonly InstallationRow[];
   refused: string | null;
   tag: React.ReactNode;
   head: React.ReactNode;
@@ -77,9 +77,9 @@ function afterBooking(x: { treeId: string; next: string | undefined; works: bool
 }
 
 /** Devices of a plan whose dose follows the newest facts: as many, and as much in each, as those ask. */
-function hungAnew(rows: readonly HungRow[], plan: SheetPlan, station: Weather): readonly HungRow[] {
+function installedAgain(rows: readonly InstallationRow[], plan: SheetPlan, station: Weather): readonly InstallationRow[] {
   const [first] = rows;
-  const hangs = toHang({ ...plan, useKey: plan.use.key }, [], station);
+  const hangs = toInstall({ ...plan, useKey: plan.use.key }, [], station);
   if (!first || !hangs.ok) return rows;
   const { count, ...each } = hangs.value;
   return Array.from({ length: count }, (_, i) => ({ ...first, ...each, site: i + 1 }));
@@ -112,7 +112,7 @@ export function ApplyBench({
   const unit = smallUnit(plan.dose.dimension, units);
   const us = units === 'us';
   const words = methodWords(use.method, use.sites?.device, use.carrier.kind !== 'none');
-  const ofPlace = useOfPlace(plan.placeId, situation.today);
+  const ofSite = useOfSite(plan.siteId, situation.today);
   const [form, setForm, forget] = useDraft(
     `apply:${plan.id}`,
     {
@@ -146,7 +146,7 @@ export function ApplyBench({
 
   const { temperatureC: celsius, windMs: ms, humidity, issues: airIssues } = readAir(form, units);
   const readAmount = (typed: string) => readNumber(typed, { name: 'The amount used', above: 0, max: 100_000, unit });
-  const saidNow = { ...stillSaid(plan.choices.said), ...ofPlace.said, ...form.said };
+  const saidNow = { ...stillSaid(plan.choices.said), ...ofSite.said, ...form.said };
   const now = prescribe(situation, label, use, {
     ...plan.choices,
     said: saidNow,
@@ -185,7 +185,7 @@ export function ApplyBench({
   const wantsReason =
     (stops.length > 0 || (change && basis === 'planned')) === true && form.deviation.trim().length < 4;
   const onSay = (answers: Said) => {
-    ofPlace.say(answers);
+    ofSite.say(answers);
     setForm((f) => ({ ...f, said: { ...f.said, ...answers } }));
   };
   const source = sources.find((x) => x.id === form.lotId) ?? null;
@@ -245,7 +245,7 @@ export function ApplyBench({
         said: saidNow,
         released: form.released,
         protection: form.worn,
-        withIds: ofPlace.withIds,
+        withIds: ofSite.withIds,
         typed: `${typedAmount} ${unit}`,
         deviation: form.deviation,
         mark: form.mark,
@@ -313,13 +313,13 @@ export function ApplyBench({
         <>
           <h1 className="mb-2">Put on, before the can is opened</h1>
           <Protect use={use} label={label} words={words} worn={form.worn} onWorn={(worn) => set('worn', worn)} />
-          {ofPlace.worn.length > 0 &&
-            use.protection.every((p) => ofPlace.worn.includes(p)) &&
+          {ofSite.worn.length > 0 &&
+            use.protection.every((p) => ofSite.worn.includes(p)) &&
             form.worn.length === 0 && (
               <p className="mt-2">Worn on the last tree of this place today; say so again for this one.</p>
             )}
           {main('All on: go on', () => {
-            ofPlace.wear(use.protection);
+            ofSite.wear(use.protection);
             setForm((f) => ({ ...f, worn: use.protection, stage: 1 }));
             window.scrollTo({ top: 0 });
           })}
@@ -431,11 +431,11 @@ export function ApplyBench({
           timeZone={timeZone}
           hanging={hanging}
           refused={refused !== null}
-          rows={newest && !hanging ? hungAnew(rows, acting, station) : rows}
+          rows={newest && !hanging ? installedAgain(rows, acting, station) : rows}
         >
           {main(hanging ? 'Write what went in' : 'Finished', () => {
-            const hung = hanging && { startedAt: hanging.from, endedAt: hanging.to!, amount: wentIn(hanging.entered) };
-            setForm((f) => ({ ...f, endedAt: phoneNow().toISOString(), ...hung, stage: 3 }));
+            const installed = hanging && { startedAt: hanging.from, endedAt: hanging.to!, amount: wentIn(hanging.entered) };
+            setForm((f) => ({ ...f, endedAt: phoneNow().toISOString(), ...installed, stage: 3 }));
             window.scrollTo({ top: 0 });
           })}
         </During>
@@ -461,7 +461,7 @@ export function ApplyBench({
             sources={sources}
             timeZone={timeZone}
           />
-          <Hands hands={hands} withIds={ofPlace.withIds} issues={issues} onChange={ofPlace.goWith} />
+          <Hands hands={hands} withIds={ofSite.withIds} issues={issues} onChange={ofSite.goWith} />
           {(against.length > 0 || form.deviation) && (
             <div className="border-l-4 border-sap pl-4">
               <p className="mb-2 font-semibold text-sap">It went otherwise than planned. {against.join(' ')}</p>

@@ -1,6 +1,6 @@
 'use client';
 
-import type { HungRow } from '@/facts/board';
+import type { InstallationRow } from '@/facts/board';
 import type { Dose } from '@/core/dose/dose';
 import type { MethodWords } from '@/core/label/method-words';
 import { AIRBORNE } from '@/core/label/methods';
@@ -8,7 +8,7 @@ import type { LabelUse } from '@/core/label/schema';
 import { showAmount, showFill, type UnitSystem } from '@/core/units/units';
 import { Fact } from '@/ui/frame/pieces';
 import { clock } from '@/ui/words';
-import { Hang, type Hanging, type Started } from './hang.client';
+import { InstallForm, type InstalledDevices, type Started } from './hang.client';
 
 /** While it is done: since when, into what, and what hangs while the crew goes on. */
 export function During({
@@ -28,9 +28,9 @@ export function During({
   startedAt: string;
   units: UnitSystem;
   timeZone: string;
-  hanging: Hanging | null;
+  hanging: InstalledDevices | null;
   refused: boolean;
-  rows: readonly HungRow[];
+  rows: readonly InstallationRow[];
   /** What was said at the tree, and which dose is followed. */
   hang: Started;
   /** The press that ends it; nothing ends while something hangs. */
@@ -61,7 +61,7 @@ export function During({
       </dl>
       <p className="mt-3 max-w-lg text-[0.9375rem] text-ink-2">{words.mind}</p>
       {dose.sites && device && (
-        <Hang
+        <InstallForm
           planId={id}
           product={dose.product}
           count={device === 'tee infusion' ? 1 : dose.sites.count}

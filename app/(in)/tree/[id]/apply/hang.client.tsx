@@ -8,15 +8,15 @@ import { GUARDS, type Guard } from '@/core/hanging/hanging';
 import { Choices, FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { clock } from '@/ui/words';
-import type { HungRow } from '@/facts/board';
+import type { InstallationRow } from '@/facts/board';
 import type { Input } from '@/facts/queued';
-import type { installDevices as hangDevices } from '@/commands/devices/install-devices';
+import type { installDevices as installDevicesHere } from '@/commands/devices/install-devices';
 import { installDevices } from '../../../offline-commands.client';
 import { phoneNow } from '@/ui/phone/clock.client';
 import { GUARD_WORDS } from '../../../rounds/hanging/words';
 
 /** What a plan has hung on its tree: nothing yet, something that hangs still, or all of it pulled. */
-export interface Hanging {
+export interface InstalledDevices {
   still: number;
   from: string;
   /** When the last one was pulled; null while one hangs. */
@@ -27,13 +27,13 @@ export interface Hanging {
   because: string | null;
 }
 /** What was said at the tree before something hangs: hanging is a start like every other. */
-export type Started = Omit<Input<typeof hangDevices>, 'id' | 'planId' | 'at' | 'guarded' | 'overnight'>;
+export type Started = Omit<Input<typeof installDevicesHere>, 'id' | 'planId' | 'at' | 'guarded' | 'overnight'>;
 
 /** As good as all of it: nobody hangs a few drops again. */
 const FINISHED = 0.98;
 
 /** Hangs the devices of a plan, so that the crew may go on to the next tree; the board keeps them until they are pulled. */
-export function Hang({
+export function InstallForm({
   planId,
   product,
   count,
@@ -50,10 +50,10 @@ export function Hang({
   count: number;
   startedAt: string;
   timeZone: string;
-  hanging: Hanging | null;
+  hanging: InstalledDevices | null;
   refused: boolean;
   /** The devices as they stand from then on, for the board of a phone without signal. */
-  rows: readonly HungRow[];
+  rows: readonly InstallationRow[];
   started: Started;
 }) {
   const router = useRouter();
@@ -76,14 +76,14 @@ export function Hang({
   if (hanging && hanging.entered >= product * FINISHED) return null;
   const now = () => {
     if (!guarded) return setIssues([{ path: 'guarded', message: 'Say what keeps people from it.' }]);
-    const hung = { id, planId, at: (!hanging && startedAt) || phoneNow().toISOString(), guarded, ...started };
+    const installed = { id, planId, at: (!hanging && startedAt) || phoneNow().toISOString(), guarded, ...started };
     send(
-      hung,
+      installed,
       (_, kept) => {
         router.push('/rounds/hanging');
         if (!kept) router.refresh();
       },
-      rows.map((r) => ({ ...r, id: v5(String(r.site), id), hungAt: hung.at, guarded })),
+      rows.map((r) => ({ ...r, id: v5(String(r.site), id), installedAt: installed.at, guarded })),
     );
   };
   const all = count === 1 ? 'It hangs' : `All ${count} hang`;

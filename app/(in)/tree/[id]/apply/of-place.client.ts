@@ -1,16 +1,16 @@
 'use client';
 
-import { OF_THE_PLACE, type Said } from '@/core/gates/said';
+import { OF_THE_SITE, type Said } from '@/core/gates/said';
 import { useDraft } from '@/ui/controls/use.client';
 
 /** Of what was said at a tree, what is the same for every tree of its place. */
 const shared = (answers: Said) =>
-  Object.fromEntries(Object.entries(answers).filter(([k]) => OF_THE_PLACE.some((x) => x === k))) as Said;
+  Object.fromEntries(Object.entries(answers).filter(([k]) => OF_THE_SITE.some((x) => x === k))) as Said;
 
 /** What is the same for every tree of a place on one day is asked once: answers, what is worn, who works together. */
-export function useOfPlace(placeId: string, today: string) {
+export function useOfSite(siteId: string, today: string) {
   const [{ said, worn, withIds }, set] = useDraft(
-    `place-said:${placeId}`,
+    `place-said:${siteId}`,
     { day: today, said: {} as Said, worn: [] as string[], withIds: [] as string[] },
     (kept) => kept.day === today,
   );

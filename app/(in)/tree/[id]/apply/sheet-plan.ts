@@ -7,7 +7,7 @@ import type { Ring } from '@/core/ring/ring';
 export interface SheetPlan {
   id: string;
   treeId: string;
-  placeId: string;
+  siteId: string;
   label: Label;
   use: LabelUse;
   choices: Choices;

@@ -14,5 +14,5 @@ export const loadSheet = async ({ params, searchParams }: SheetAddress) =>
 /** The title of a sheet on the screen or on paper. */
 export const titledSheet = (step: string) => async (address: SheetAddress) => {
   const { tree } = await loadSheet(address);
-  return { title: `${tree.tag} ${step}, ${tree.placeName}` };
+  return { title: `${tree.tag} ${step}, ${tree.siteName}` };
 };

@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { findCondition } from '@/knowledge';
 import { sourcesOf } from '@/core/mix/sources';
 import { refusal } from '@/core/people/rights';
-import { hungBy } from '@/facts/queued-tree';
+import { installedBy } from '@/facts/queued-tree';
 import { situationOfPlan } from '@/facts/situation';
 import { NO_YEAR } from '@/core/season/year';
 import { dayIn } from '@/core/season/zone';
@@ -11,8 +11,8 @@ import { Section } from '@/ui/frame/pieces';
 import { dayAndClock, shortDay } from '@/ui/words';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
 import type { Dose } from '@/core/dose/dose';
-import { enteredOf, fillOf, pulledOf } from '@/core/hanging/hanging';
-import type { HungRow } from '@/store/hanging';
+import { enteredOf, fillOf, removalsOf } from '@/core/hanging/hanging';
+import type { InstallationRow } from '@/store/hanging';
 import type { Stock } from '@/store/batches';
 import type { Arrival } from '@/store/grounds';
 import type { Hand } from '@/store/people';
@@ -21,22 +21,22 @@ import type { Held } from '@/store/shelf';
 import type { PlanHead, Tree } from '@/store/tree';
 import { allows, type Seen } from '../seen';
 import { ApplyBench } from './apply.client';
-import type { Hanging } from './hang.client';
+import type { InstalledDevices } from './hang.client';
 import { Works, workName, worksNow } from '../works';
 import { NotDone } from './not-done.client';
 
 /** What hangs or hung by a plan; null where nothing ever did. */
-function hangingOf(hung: readonly HungRow[], dose: Dose): Hanging | null {
-  const [first] = hung;
+function installedDevicesOf(installed: readonly InstallationRow[], dose: Dose): InstalledDevices | null {
+  const [first] = installed;
   if (!first) return null;
-  const still = hung.filter((h) => !h.pulledAt).length;
-  const pulled = hung.flatMap((h) => h.pulledAt ?? []).map(Number);
+  const still = installed.filter((h) => !h.removedAt).length;
+  const removed = installed.flatMap((h) => h.removedAt ?? []).map(Number);
   return {
     still,
-    from: first.hungAt.toISOString(),
-    to: still ? null : new Date(Math.max(...pulled)).toISOString(),
-    entered: enteredOf(dose.product, fillOf(dose) ?? dose.product, pulledOf(hung)),
-    because: hung.flatMap((h) => h.because ?? [])[0] ?? null,
+    from: first.installedAt.toISOString(),
+    to: still ? null : new Date(Math.max(...removed)).toISOString(),
+    entered: enteredOf(dose.product, fillOf(dose) ?? dose.product, removalsOf(installed)),
+    because: installed.flatMap((h) => h.because ?? [])[0] ?? null,
   };
 }
 
@@ -54,12 +54,12 @@ export interface Sheet {
   held: Held;
   stock: Stock;
   arrival: Arrival | null;
-  hung: HungRow[];
+  installed: InstallationRow[];
   hands: readonly Hand[];
 }
 /** The step at which a plan is carried out. */
 export function ApplyStep({ seen }: { seen: Seen & { open: readonly PlanHead[]; sheet: Sheet | null } }) {
-  const { viewer, now, tree, finds, duties, open, sheet } = seen;
+  const { viewer, now, tree, detections, duties, open, sheet } = seen;
   const works = worksNow(tree.works, dayIn(now, tree.timeZone)).filter((w) => w.state === 'open');
   const theirs = works.length > 0 && (
     <Section title="Also to do at this tree" id="works">
@@ -84,9 +84,9 @@ export function ApplyStep({ seen }: { seen: Seen & { open: readonly PlanHead[]; 
         </Link>
       </Frame>
     );
-  const { held, stock, arrival, hung } = sheet;
+  const { held, stock, arrival, installed } = sheet;
   // At the tree it is today, and the leaf is what is seen: the seasons have nothing to add.
-  const situation = situationOfPlan(viewer, tree, held, finds, now, plan, NO_YEAR);
+  const situation = situationOfPlan(viewer, tree, held, detections, now, plan, NO_YEAR);
   return (
     <ApplyBench
       key={plan.id}
@@ -96,7 +96,7 @@ export function ApplyStep({ seen }: { seen: Seen & { open: readonly PlanHead[]; 
       plan={{
         id: plan.id,
         treeId: tree.id,
-        placeId: tree.placeId,
+        siteId: tree.siteId,
         label: plan.label,
         use,
         choices: plan.choices,
@@ -110,8 +110,8 @@ export function ApplyStep({ seen }: { seen: Seen & { open: readonly PlanHead[]; 
       hands={sheet.hands}
       station={seen.weather}
       place={arrival ?? { access: '', hazards: '', dogs: '', code: null }}
-      hanging={hangingOf(hung, plan.result.dose)}
-      rows={hungBy(
+      hanging={installedDevicesOf(installed, plan.result.dose)}
+      rows={installedBy(
         tree,
         sheet,
         { id: plan.id, planId: plan.id, at: now.toISOString(), guarded: 'attended' },

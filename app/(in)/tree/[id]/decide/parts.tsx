@@ -163,7 +163,7 @@ function Actions({ status, of, south }: { status: Action['status']; of: readonly
 }
 
 /** What has not been looked at, in the order in which it is worth it. */
-function LookFurther({ result, treeId }: { result: DecisionResult; treeId: string }) {
+function InspectFurther({ result, treeId }: { result: DecisionResult; treeId: string }) {
   if (!result.look.length) return null;
   const minutes = result.look.reduce((sum, l) => sum + l.minutes, 0);
   return (
@@ -219,7 +219,7 @@ export function DecisionSheet({
               : ''}
         </p>
       )}
-      {searching && <LookFurther result={result} treeId={treeId} />}
+      {searching && <InspectFurther result={result} treeId={treeId} />}
       {result.meanwhile.length > 0 && (
         <div className="mt-3">
           <h3>Meanwhile</h3>
@@ -271,7 +271,7 @@ export function DecisionSheet({
           <b>What does not work:</b> {c.useless}
         </p>
       )}
-      {!searching && <LookFurther result={result} treeId={treeId} />}
+      {!searching && <InspectFurther result={result} treeId={treeId} />}
       <p className="mt-3 border-l-[3px] border-cambium-deep pl-3">
         <b>To the client:</b> {result.tell}
       </p>

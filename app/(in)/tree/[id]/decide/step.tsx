@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { balance, wouldChange } from '@/core/diagnose/evidence';
-import { lookForbidden } from '@/core/decide/forbids';
-import { nextLooks } from '@/core/diagnose/next-look';
+import { inspectionForbidden } from '@/core/decide/forbids';
+import { nextInspections } from '@/core/diagnose/next-look';
 import { inWords } from '@/core/diagnose/sureness';
 import { certaintyWords } from '@/core/diagnose/words';
 import { refusal } from '@/core/people/rights';
@@ -35,12 +35,12 @@ export function DecideStep({
   const host = findHost(tree.hostId)!;
   const result = found.decide(named);
   const beams = balance(found.model, found.observed, found.post, 4, named);
-  const looks = nextLooks(
+  const looks = nextInspections(
     found.model,
     found.post,
     found.observed,
     2,
-    (o) => o.kind === 'sign' || !lookForbidden(result.duties, o.id),
+    (o) => o.kind === 'sign' || !inspectionForbidden(result.duties, o.id),
   );
   const changes = wouldChange(found.model, found.observed);
   const [first, second] = found.candidates.filter((c) => c.id !== 'something-else');
@@ -87,7 +87,7 @@ export function DecideStep({
           <h2 className="text-body">Checked before</h2>
           {checks.map((c) => (
             <p key={c.look.id} className="py-1 text-[0.9375rem]">
-              {dayThere(c.look.at, tree.timeZone)}, {nameOf(c.condition)}: {c.verdict.sentence}
+              {dayThere(c.look.at, tree.timeZone)}, {nameOf(c.condition)}: {c.savedDiagnosis.sentence}
             </p>
           ))}
         </section>
@@ -95,21 +95,21 @@ export function DecideStep({
       <AskedAbout found={found} about={about} />
       <section>
         <h2 className="text-body">Named before</h2>
-        {tree.verdicts.length === 0 && <p className="text-ink-2">Nothing yet.</p>}
+        {tree.savedDiagnoses.length === 0 && <p className="text-ink-2">Nothing yet.</p>}
         <ul>
-          {tree.verdicts.map((verdict) => (
-            <li key={verdict.id} className="row py-2 text-[0.9375rem]">
-              <b className={tree.verdicts.some((x) => x.overturns.includes(verdict.id)) ? 'line-through' : ''}>
-                {nameOf(verdict.conditionId)}
+          {tree.savedDiagnoses.map((savedDiagnosis) => (
+            <li key={savedDiagnosis.id} className="row py-2 text-[0.9375rem]">
+              <b className={tree.savedDiagnoses.some((x) => x.overturns.includes(savedDiagnosis.id)) ? 'line-through' : ''}>
+                {nameOf(savedDiagnosis.conditionId)}
               </b>
-              , {certaintyWords(verdict.certainty)}: {verdict.decision}.<span className="block">{verdict.reason}</span>
-              {verdict.overturns.length > 0 && verdict.overturnedBy.length > 0 && (
+              , {certaintyWords(savedDiagnosis.certainty)}: {savedDiagnosis.decision}.<span className="block">{savedDiagnosis.reason}</span>
+              {savedDiagnosis.overturns.length > 0 && savedDiagnosis.overturnedBy.length > 0 && (
                 <span className="block">
-                  Overturned an earlier name by {verdict.overturnedBy.map(told).join(', ')}.
+                  Overturned an earlier name by {savedDiagnosis.overturnedBy.map(told).join(', ')}.
                 </span>
               )}
               <span className="block text-small text-ink-2">
-                {verdict.byName}, {dayThere(verdict.at, tree.timeZone)}
+                {savedDiagnosis.byName}, {dayThere(savedDiagnosis.at, tree.timeZone)}
               </span>
             </li>
           ))}
@@ -169,11 +169,11 @@ export function DecideStep({
           // The client reads it as the arborist's own word: nobody else writes it.
           reason: '',
         }}
-        open={openTroubles(tree.verdicts).map((verdict) => ({
-          id: verdict.id,
-          conditionId: verdict.conditionId,
-          name: nameOf(verdict.conditionId),
-          decision: verdict.decision,
+        open={openTroubles(tree.savedDiagnoses).map((savedDiagnosis) => ({
+          id: savedDiagnosis.id,
+          conditionId: savedDiagnosis.conditionId,
+          name: nameOf(savedDiagnosis.conditionId),
+          decision: savedDiagnosis.decision,
         }))}
         refused={allows(viewer, 'examine') ? null : refusal(viewer.role, 'examine')}
       />

@@ -1,7 +1,7 @@
 import { balance, type Beam } from '@/core/diagnose/evidence';
 import type { Model, Observable } from '@/core/diagnose/model';
-import { nextLooks, type NextLook } from '@/core/diagnose/next-look';
-import { lookForbidden } from '@/core/decide/forbids';
+import { nextInspections, type NextInspection } from '@/core/diagnose/next-look';
+import { inspectionForbidden } from '@/core/decide/forbids';
 import { evidenceOf, posterior, ranking, type Observed, type Posterior } from '@/core/diagnose/rank';
 
 export const NOTHING_SEEN: Observed = { findings: [], tests: [] };
@@ -9,7 +9,7 @@ export const NOTHING_SEEN: Observed = { findings: [], tests: [] };
 /** What the bench answers to what was observed so far: the balance, and what to look at next. */
 export interface BenchAnswer {
   beams: Beam[];
-  looks: NextLook[];
+  looks: NextInspection[];
 }
 /** From this chance on, as the duty to keep away is owed. */
 const GAS_SUSPECTED = 0.05;
@@ -20,6 +20,6 @@ export function answerTo(model: Model, observed: Observed, may: (o: Observable) 
   const post = posterior(model, evidenceOf(model, observed));
   // A suspicion of gas is enough: nobody is sent to dig there.
   const gas = observed.findings.length > 0 && gasShare(model, post) >= GAS_SUSPECTED;
-  const allowed = (o: Observable) => may(o) && !(gas && o.kind === 'test' && lookForbidden([{ id: 'gas' }], o.id));
-  return { beams: balance(model, observed, post, 3), looks: nextLooks(model, post, observed, 4, allowed) };
+  const allowed = (o: Observable) => may(o) && !(gas && o.kind === 'test' && inspectionForbidden([{ id: 'gas' }], o.id));
+  return { beams: balance(model, observed, post, 3), looks: nextInspections(model, post, observed, 4, allowed) };
 }

@@ -3,7 +3,7 @@
 import { Choices, Field, SelectField, TextArea, TextField, type FormIssue } from '@/ui/controls/controls';
 import { Input } from '@/ui/controls/input.client';
 import { APPLICATION_QUESTIONS } from '@/core/diagnose/effect';
-import { VIGOUR_LOOKS, VIGOURS, type Vigour } from '@/core/diagnose/words';
+import { VIGOUR_GRADES, VIGOURS, type Vigour } from '@/core/diagnose/words';
 import { type BenchSign, type ExamineForm, type Update } from './form';
 
 export interface Props {
@@ -60,7 +60,7 @@ export function CrownAndSoil({
           onChange={(vigour) => update({ vigour })}
           options={VIGOURS.map((x) => ({ value: x, name: x }))}
         />
-        {form.vigour && <p className="-mt-2 mb-3 text-small text-ink-2">{VIGOUR_LOOKS[form.vigour]}</p>}
+        {form.vigour && <p className="-mt-2 mb-3 text-small text-ink-2">{VIGOUR_GRADES[form.vigour]}</p>}
         <Choices
           label="Soil 20 cm down"
           small

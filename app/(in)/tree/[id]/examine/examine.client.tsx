@@ -5,7 +5,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { v5 } from 'uuid';
 import { soilAsTest } from '@/core/diagnose/effect';
 import { fromWire, type WireModel } from '@/core/diagnose/wire';
-import type { NextLook } from '@/core/diagnose/next-look';
+import type { NextInspection } from '@/core/diagnose/next-look';
 import { once } from '@/core/diagnose/once';
 import type { Vigour } from '@/core/diagnose/words';
 import { Choices, FormIssues, TextArea } from '@/ui/controls/controls';
@@ -28,7 +28,7 @@ import {
   type SentSigns,
   type Update,
 } from './form';
-import { NextLookCard } from './next-look.client';
+import { NextInspectionCard } from './next-look.client';
 import { OtherTest } from './other-test.client';
 import { PhotoField } from './photo-field.client';
 import { grading, SignList } from './signs.client';
@@ -111,7 +111,7 @@ export function ExamineBench({
     );
   }, [first, sent, signs, grades, more, tests, moisture, skipped, everything, inSeasonNow]);
   const nameOf = (c: string) => sent.conditions.find(([id]) => id === c)?.[1] ?? c;
-  const answer = (look: NextLook, outcome: string) =>
+  const answer = (look: NextInspection, outcome: string) =>
     update(
       look.kind === 'sign'
         ? grading(look.id, outcome === 'seen' ? '3' : '0')
@@ -238,7 +238,7 @@ export function ExamineBench({
           <h2 className="sr-only">The balance</h2>
           <BalanceFigure beams={beams} most={2} />
         </section>
-        <NextLookCard
+        <NextInspectionCard
           look={looks[0]}
           others={looks.slice(1)}
           nameOf={nameOf}

@@ -1,6 +1,6 @@
 import type { Finding, TestResult } from '@/core/diagnose/knowledge';
-import type { LookDetail } from '@/core/diagnose/look';
-import type { PlaceOnTree, Vigour } from '@/core/diagnose/words';
+import type { InspectionDetail } from '@/core/diagnose/look';
+import type { PartOfTree, Vigour } from '@/core/diagnose/words';
 
 /** What stands on a sign: not looked, absent, or a grade. */
 export type Grade = '-' | '0' | '1' | '2' | '3' | '4';
@@ -17,7 +17,7 @@ export const BEARINGS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const;
 
 export interface BenchSign {
   id: string;
-  place: PlaceOnTree;
+  place: PartOfTree;
   words: string;
   worst: string;
   figure?: string;
@@ -31,7 +31,7 @@ export interface BenchSign {
 }
 /** The signs on their way to the browser: each place named once, and no name before what every sign has. */
 export type SentSigns = [
-  place: PlaceOnTree,
+  place: PartOfTree,
   signs: [id: string, words: string, worst: string, more?: Omit<BenchSign, 'place' | 'id' | 'words' | 'worst'>][],
 ][];
 export const listed = (sent: SentSigns): BenchSign[] =>
@@ -53,13 +53,13 @@ export interface ExamineForm {
   tests: Record<string, string>;
   crownLoss: string;
   vigour: Vigour | null;
-  soilMoisture: LookDetail['soilMoisture'];
-  barkLoss: LookDetail['barkLoss'];
-  anchors: LookDetail['anchors'];
+  soilMoisture: InspectionDetail['soilMoisture'];
+  barkLoss: InspectionDetail['barkLoss'];
+  anchors: InspectionDetail['anchors'];
   peopleBelow: boolean | null;
-  targets: LookDetail['targets'];
+  targets: InspectionDetail['targets'];
   windFromDeg: number | null;
-  check: LookDetail['check'];
+  check: InspectionDetail['check'];
   note: string;
   change: string;
   changePrice: string;

@@ -1,6 +1,6 @@
 'use client';
 
-import type { NextLook } from '@/core/diagnose/next-look';
+import type { NextInspection } from '@/core/diagnose/next-look';
 import { inWords } from '@/core/diagnose/sureness';
 
 const WOUND = ['leaves no mark', 'one twig or scratch', 'opens the bark or a root'] as const;
@@ -11,18 +11,18 @@ const SIGN_WORDS: Readonly<Record<string, string>> = { seen: 'There' };
 const outcomeWords = (look: { kind: string }, outcome: { id: string; words: string }): string =>
   look.kind === 'sign' ? (SIGN_WORDS[outcome.id] ?? 'Not there') : outcome.words;
 
-export function NextLookCard({
+export function NextInspectionCard({
   look,
   others,
   nameOf,
   onAnswer,
   onSkip,
 }: {
-  look: NextLook | undefined;
-  others: NextLook[];
+  look: NextInspection | undefined;
+  others: NextInspection[];
   nameOf: (id: string) => string;
-  onAnswer: (look: NextLook, outcome: string) => void;
-  onSkip: (look: NextLook) => void;
+  onAnswer: (look: NextInspection, outcome: string) => void;
+  onSkip: (look: NextInspection) => void;
 }) {
   if (!look)
     return (

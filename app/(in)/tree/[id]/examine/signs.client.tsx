@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useHydrated } from '@/ui/controls/settled.client';
 import { Input } from '@/ui/controls/input.client';
 import { sampleSize } from '@/core/measure/efficacy';
-import { PLACES_ON_TREE, SIGN_OF_HEALTH, type PlaceOnTree } from '@/core/diagnose/words';
+import { PARTS_OF_TREE, SIGN_OF_HEALTH, type PartOfTree } from '@/core/diagnose/words';
 import { SignFigure } from '@/ui/figures/signs';
 import { BEARINGS, GRADES, SPOKEN, type BenchSign, type ExamineForm, type Grade, type Update } from './form';
 
@@ -23,7 +23,7 @@ export const gradeOf = (form: ExamineForm, id: string): Grade => form.grades[id]
 export const grading = (id: string, g: Grade) => (f: ExamineForm) => ({ ...f, grades: { ...f.grades, [id]: g } });
 
 /** Everything at a place that nobody has graded is looked for and absent. */
-export const nothingElse = (signs: BenchSign[], place: PlaceOnTree) => (f: ExamineForm) => ({
+export const nothingElse = (signs: BenchSign[], place: PartOfTree) => (f: ExamineForm) => ({
   ...f,
   grades: {
     ...Object.fromEntries(
@@ -121,7 +121,7 @@ const FIRST = 1;
 
 /** All places at once, for the desk: tabs lead to them, keys grade the sign in focus and go on to the next. */
 export function SignList({ signs, form, update }: Props) {
-  const places = PLACES_ON_TREE.filter((p) => signs.some((s) => s.place === p));
+  const places = PARTS_OF_TREE.filter((p) => signs.some((s) => s.place === p));
   const [open, setOpen] = useState<string | null>(null);
   // The page comes with what can be seen of it; the rest is there before a hand can reach it.
   const all = useHydrated();

@@ -1,6 +1,6 @@
 import { compile, signInSeason } from '@/core/diagnose/model';
 import { toWire } from '@/core/diagnose/wire';
-import { PLACES_ON_TREE } from '@/core/diagnose/words';
+import { PARTS_OF_TREE } from '@/core/diagnose/words';
 import { refusal } from '@/core/people/rights';
 import { findHost, findSign, signsFor } from '@/knowledge';
 import { hostOf, settingOf, treeMonth } from '@/facts/diagnosis';
@@ -14,14 +14,14 @@ import type { Grade } from './form';
 
 /** The step at which the tree is looked over. */
 export function ExamineStep({ seen }: { seen: Seen & { alike: readonly { id: string; tag: string }[] } }) {
-  const { viewer, now, tree, finds, knowledge, duties, alike } = seen;
+  const { viewer, now, tree, detections, knowledge, duties, alike } = seen;
   const host = hostOf(tree)!;
   const month = treeMonth(tree, now);
   const all = signsFor(host);
-  const byPlace = PLACES_ON_TREE.map((place) => [place, all.filter((s) => s.place === place)] as const);
+  const byPlace = PARTS_OF_TREE.map((place) => [place, all.filter((s) => s.place === place)] as const);
   const signs = byPlace.flatMap(([, here]) => here);
   const inSeason = new Set(signs.filter((s) => signInSeason(s, host, month)).map((s) => s.id));
-  const model = compile(knowledge, host, settingOf(viewer, tree, finds, month));
+  const model = compile(knowledge, host, settingOf(viewer, tree, detections, month));
   const last = tree.looks[0];
   const lastGrade = new Map<string, Grade>(
     last?.findings.map((f) => [f.sign, f.state === 'absent' ? '0' : (String(f.grade ?? '-') as Grade)]),

@@ -1,15 +1,15 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { PLACES_ON_TREE, type PlaceOnTree } from '@/core/diagnose/words';
+import { PARTS_OF_TREE, type PartOfTree } from '@/core/diagnose/words';
 import { SignFigure } from '@/ui/figures/signs';
 import { SPOKEN } from './form';
 import { type Props, gradeOf, grading, nothingElse, Last, Particulars } from './signs.client';
 
 /** One sign at a time, for a thumb: an answer goes on to the next, and a whole place can be done with one touch. */
 export function SignWalk({ signs, form, update }: Props) {
-  const places = PLACES_ON_TREE.filter((p) => signs.some((s) => s.place === p));
-  const [place, setPlace] = useState<PlaceOnTree>(places[0]!);
+  const places = PARTS_OF_TREE.filter((p) => signs.some((s) => s.place === p));
+  const [place, setPlace] = useState<PartOfTree>(places[0]!);
   const [skipped, setSkipped] = useState<string[]>([]);
   const here = signs.filter((s) => s.place === place && !s.dig);
   const dug = signs.filter((s) => s.place === place && s.dig);

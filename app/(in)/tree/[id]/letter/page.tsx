@@ -89,21 +89,21 @@ export default async function Page({
   const named = namedIn(inHand, (await searchParams).name);
   // The decision that was kept speaks; a name in the address only asks what would be said.
   const kept =
-    (named ? openTroubles(tree.verdicts).find((t) => t.conditionId === named) : undefined) ??
-    openTroubles(tree.verdicts)[0] ??
-    tree.verdicts[0];
+    (named ? openTroubles(tree.savedDiagnoses).find((t) => t.conditionId === named) : undefined) ??
+    openTroubles(tree.savedDiagnoses)[0] ??
+    tree.savedDiagnoses[0];
   const about = named ?? kept?.conditionId;
   const result = found.decide(found.candidates.some((c) => c.id === about) ? about : undefined);
   const c = about ? found.find(about) : null;
   const told = testWords(found.knowledge);
   const nameOf = (id: string) => found.find(id)?.name ?? id;
-  const wrong = tree.verdicts.filter((d) => kept?.overturns.includes(d.id));
+  const wrong = tree.savedDiagnoses.filter((d) => kept?.overturns.includes(d.id));
   const since = kept ? dayIn(kept.at, tree.timeZone) : '';
   const letter = letterOf({
     kept: kept && (!named || kept.conditionId === named) ? { ...kept, by: kept.byName } : null,
     about: c,
     duties: result.duties,
-    from: { company: viewer.companyName, site: tree.placeName },
+    from: { company: viewer.companyName, site: tree.siteName },
     done: doneForClient(tree, since, nameOf),
     planned: plannedForClient(tree, nameOf),
     wasWrong: wrong.map((w) => ({ name: nameOf(w.conditionId), by: (kept?.overturnedBy ?? []).map(told).join(', ') })),
@@ -122,7 +122,7 @@ export default async function Page({
     >
       <article className="max-w-[44rem] print:max-w-none">
         <p className="text-ink-2">
-          {viewer.companyName}, {viewer.name} · for {tree.clientName} · {tree.placeName} · tree {tree.tag},{' '}
+          {viewer.companyName}, {viewer.name} · for {tree.clientName} · {tree.siteName} · tree {tree.tag},{' '}
           {findHost(tree.hostId)?.name.toLowerCase()} · {longDay(todayOf(viewer))}
         </p>
         <h1 className="mt-2 text-[2rem]! first-letter:uppercase">{letter.heading}</h1>

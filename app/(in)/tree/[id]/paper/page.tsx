@@ -61,7 +61,7 @@ export default async function Paper(address: SheetAddress) {
             dangerouslySetInnerHTML={{ __html: qr }}
           />
           <p className="text-right">
-            <b>{tree.placeName}</b>, {tree.address}
+            <b>{tree.siteName}</b>, {tree.address}
             <br />
             {tree.species || host?.name} · {showTrunk(dose.diameterCm, units).text} across,{' '}
             {showTrunk(dose.girthCm, units).text} round · printed {longDay(todayOf(viewer))}

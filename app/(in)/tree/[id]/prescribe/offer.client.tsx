@@ -2,12 +2,12 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import type { Weighed } from '@/core/prescribe/compare';
 import { FormIssues, TickTag } from '@/ui/controls/controls';
-import { OfferTermsForm } from '@/ui/controls/offer-terms.client';
+import { QuoteTermsForm } from '@/ui/controls/offer-terms.client';
 import { useSend } from '@/ui/controls/use.client';
 import { sendQuote } from './actions';
 
 /** Ways ticked, a word to the client, and an address to send: it opens without a sign-in, until it runs out or is taken back. */
-export function Offer({ treeId, weighed }: { treeId: string; weighed: Weighed[] }) {
+export function Quoted({ treeId, weighed }: { treeId: string; weighed: Weighed[] }) {
   const [keys, setKeys] = useState<string[]>([]);
   const { busy, issues, send } = useSend(sendQuote);
   return (
@@ -28,7 +28,7 @@ export function Offer({ treeId, weighed }: { treeId: string; weighed: Weighed[] 
             </TickTag>
           ))}
       </div>
-      <OfferTermsForm
+      <QuoteTermsForm
         issues={issues}
         busy={busy}
         ready={keys.length > 0}

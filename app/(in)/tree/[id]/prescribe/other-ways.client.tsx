@@ -8,7 +8,7 @@ import type { Life } from '@/core/season/programme';
 import type { FollowUpRule } from '@/core/season/rules';
 import type { WorkFacts } from '@/core/work/work';
 import { useWorked } from '@/ui/controls/worker.client';
-import { Offer } from './offer.client';
+import { Quoted } from './offer.client';
 import { PlanOfTree, type PlannedStep } from './programme.client';
 import { Shelf, SideBySide } from './ways.client';
 
@@ -81,7 +81,7 @@ export function OtherWays({
         // What stands from before a change is greyed until the new figures are there.
         <div aria-busy={behind} className={behind ? 'text-ink-2' : undefined}>
           <SideBySide weighed={weighed} pick={pick} onPick={onPick} by={by} loss={lossUntreated} />
-          {!refused && weighed.length > 0 && <Offer treeId={treeId} weighed={weighed} />}
+          {!refused && weighed.length > 0 && <Quoted treeId={treeId} weighed={weighed} />}
           <Shelf ways={answer.ways} far={far} works={answer.works} pick={pick} onPick={onPick} />
         </div>
       ) : (

@@ -2,7 +2,7 @@ import { waterDepth, type Passes } from '@/core/basin/basin';
 import { treatedGround } from '@/core/book/ground';
 import type { Dose } from '@/core/dose/dose';
 import type { Gate } from '@/core/gates/gate';
-import { EMPTY_PLAN } from '@/core/grounds/plan';
+import { EMPTY_SITE_MAP } from '@/core/grounds/plan';
 import type { Label, LabelUse } from '@/core/label/schema';
 import { type Prescription } from '@/core/prescribe/prescribe';
 import { type Situation } from '@/core/prescribe/situation';
@@ -204,7 +204,7 @@ export function Ground({
   units: UnitSystem;
   bufferM: number;
 }) {
-  const at = situation.grounds?.at ?? { x: 0, y: 0 };
+  const at = situation.siteMap?.at ?? { x: 0, y: 0 };
   const reach = Math.max(
     8,
     (treated?.ring?.outerM ?? 0) + 3,
@@ -214,10 +214,10 @@ export function Ground({
   );
   return (
     <PlanFigure
-      plan={situation.grounds?.plan ?? EMPTY_PLAN}
+      plan={situation.siteMap?.plan ?? EMPTY_SITE_MAP}
       trees={[
         { id: 'here', tag: '', at, crownM: situation.crown?.widthM ?? null, here: true },
-        ...(situation.grounds?.others ?? []).map((p, i) => ({ id: String(i), tag: '', at: p, crownM: null })),
+        ...(situation.siteMap?.others ?? []).map((p, i) => ({ id: String(i), tag: '', at: p, crownM: null })),
       ]}
       overlay={{
         ring: treated?.ring ?? null,

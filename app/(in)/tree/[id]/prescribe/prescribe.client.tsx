@@ -426,7 +426,7 @@ export function PrescribeBench(props: Props) {
         />
       )}
       {!planned && !refused && <HoldReasons gates={gates} reasons={form.released} onReason={onReason} />}
-      {dose.ok && chosen.use.method === 'soil-drench' && situation.grounds?.at && (
+      {dose.ok && chosen.use.method === 'soil-drench' && situation.siteMap?.at && (
         <section className="mt-6">
           <h2 className="mb-2">On the ground</h2>
           <Ground

@@ -31,8 +31,8 @@ export interface ToPrescribe extends Seen {
 }
 /** The step at which it is prescribed. @param trouble the condition that an address names */
 export function PrescribeStep({ seen, trouble }: { seen: ToPrescribe; trouble: string | null }) {
-  const { viewer, now, tree, finds, duties, held, alike, year, weather, forecast } = seen;
-  const situation = situationFor(viewer, tree, held, finds, now, trouble, year);
+  const { viewer, now, tree, detections, duties, held, alike, year, weather, forecast } = seen;
+  const situation = situationFor(viewer, tree, held, detections, now, trouble, year);
   const facts = workFactsOf(viewer, tree, now);
   const named = situation.condition?.options ?? [];
   // A work whose months are closed is not what is done today.
@@ -46,13 +46,13 @@ export function PrescribeStep({ seen, trouble }: { seen: ToPrescribe; trouble: s
     if (!record) continue;
     const sum = (own[record.method] ??= { none: 0, some: 0, good: 0 });
     // Only a look in its time judges a treatment; one too early or on a wrongly done one says nothing about the method.
-    if (c.verdict.kind === 'no effect') sum.none++;
-    else if (c.verdict.kind === 'effect') sum[c.effect]++;
+    if (c.savedDiagnosis.kind === 'no effect') sum.none++;
+    else if (c.savedDiagnosis.kind === 'effect') sum[c.effect]++;
   }
   const { stems } = viewer.schools;
   const plans = tree.plans.filter((p) => p.state === 'open');
   // The visits of a programme have their own days; what is prescribed anew is the plan that stands for itself.
-  const standing = plans.find((p) => !p.laid);
+  const standing = plans.find((p) => !p.assignment);
   const usual: Choices = {
     ...usualChoices(tree, weather, year),
     ...(stems === 'ask' ? {} : { stemRule: stems }),

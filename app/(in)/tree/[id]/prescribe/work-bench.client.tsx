@@ -284,7 +284,7 @@ export function WorkBench({
           {!refused && <HoldReasons gates={sheet.gates} reasons={form.released} onReason={onReason} />}
         </div>
       </div>
-      {sheet.trenches && situation.grounds?.at && (
+      {sheet.trenches && situation.siteMap?.at && (
         <section className="mt-6">
           <h2 className="mb-2">On the ground</h2>
           <Ground trenches={sheet.trenches} situation={situation} units={units} bufferM={0} />

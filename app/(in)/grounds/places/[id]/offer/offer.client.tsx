@@ -4,15 +4,15 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { money, type Prices } from '@/core/cost/prices';
-import { totalOf, type OfferLine } from '@/core/proposal/property';
+import { totalOf, type QuoteLine } from '@/core/proposal/property';
 import { FormIssues } from '@/ui/controls/controls';
-import { OfferTermsForm } from '@/ui/controls/offer-terms.client';
+import { QuoteTermsForm } from '@/ui/controls/offer-terms.client';
 import { useSend } from '@/ui/controls/use.client';
 import { LineTicks } from '@/app/share/[token]/lines';
 import { sendSiteQuote } from '../../../actions';
 
 /** What is planned on a property, ticked line by line, what it comes to, and an address for its client. */
-export function OfferForm({ placeId, lines, prices }: { placeId: string; lines: OfferLine[]; prices: Prices }) {
+export function QuoteForm({ siteId, lines, prices }: { siteId: string; lines: QuoteLine[]; prices: Prices }) {
   const router = useRouter();
   const [keys, setKeys] = useState(lines.map((l) => l.key));
   const { busy, issues, send } = useSend(sendSiteQuote);
@@ -26,13 +26,13 @@ export function OfferForm({ placeId, lines, prices }: { placeId: string; lines: 
         {money(sum.comingOut, prices)}: <b className="text-lead">{money(sum.total, prices)}</b>
         {sum.maybe > 0 && `; what waits for a look would be ${money(sum.maybe, prices)} more`}
       </p>
-      <OfferTermsForm
+      <QuoteTermsForm
         issues={issues}
         busy={busy}
         ready={keys.length > 0}
         className="press press-main phone:w-full"
         onMake={(terms, made) =>
-          send({ id: v7(), placeId, keys, ...terms }, ({ path }) => {
+          send({ id: v7(), siteId, keys, ...terms }, ({ path }) => {
             made(path);
             router.refresh();
           })

@@ -6,21 +6,21 @@ import { totalOf } from '@/core/proposal/property';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { dayAndClock, dayThere } from '@/ui/words';
-import { offerView } from '@/views/grounds';
+import { quoteView } from '@/views/grounds';
 import { allows, idOr404, viewer } from '@/app/_server/viewer';
 import { DropPlans } from '@/app/(in)/rounds/drop.client';
 import { Revoke } from '@/app/(in)/tree/[id]/overview.client';
-import { OfferForm } from './offer.client';
+import { QuoteForm } from './offer.client';
 import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'Offer for a property' };
 
-type View = NonNullable<Awaited<ReturnType<typeof offerView>>>;
+type View = NonNullable<Awaited<ReturnType<typeof quoteView>>>;
 
 /** What is planned on a property within a year, offered to its client as one thing. */
-export default async function OfferPage({ params }: { params: Promise<{ id: string }> }) {
+export default async function QuotePage({ params }: { params: Promise<{ id: string }> }) {
   const v = await viewer();
-  const view = (await offerView(v, idOr404((await params).id), clockNow())) ?? notFound();
+  const view = (await quoteView(v, idOr404((await params).id), clockNow())) ?? notFound();
   const { place, lines, openPlans } = view;
   const may = allows(v, 'prescribe');
   const tag = (
@@ -61,7 +61,7 @@ export default async function OfferPage({ params }: { params: Promise<{ id: stri
               An offer names money, and no prices are entered yet. <a href="/people">Enter them under People</a>.
             </p>
           ) : (
-            <OfferForm placeId={place.id} lines={lines} prices={v.prices} />
+            <QuoteForm siteId={place.id} lines={lines} prices={v.prices} />
           ))}
         <p className="mt-3">
           <Link href={`/season/programmes?place=${place.id}`}>Lay a programme here</Link>

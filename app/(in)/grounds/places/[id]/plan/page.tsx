@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { EMPTY_PLAN } from '@/core/grounds/plan';
+import { EMPTY_SITE_MAP } from '@/core/grounds/plan';
 import { rootZoneRadius } from '@/core/rootzone/zone';
 import { findHost } from '@/knowledge';
 import { planView } from '@/views/grounds';
@@ -15,10 +15,10 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
   const v = await viewer();
   const id = idOr404((await params).id);
   const { place, held } = (await planView(v, id)) ?? notFound();
-  const plan = held.grounds ?? EMPTY_PLAN;
+  const plan = held.siteMap ?? EMPTY_SITE_MAP;
   return (
     <PlanBench
-      placeId={id}
+      siteId={id}
       name={place.name}
       units={v.units}
       mayEdit={allows(v, 'edit grounds')}

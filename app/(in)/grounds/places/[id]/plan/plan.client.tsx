@@ -10,7 +10,7 @@ import {
   FEATURE_NAMES,
   POINTS,
   type AreaKind,
-  type GroundsPlan,
+  type SiteMap,
   type PointKind,
 } from '@/core/grounds/plan';
 import type { Point } from '@/core/rootzone/probe-grid';
@@ -51,7 +51,7 @@ function readWords(left: readonly string[], strangers: readonly { tag: string }[
 const same = (a: Handle | null, b: Handle) => a?.of === b.of && a.id === b.id && a.corner === b.corner;
 
 export function PlanBench({
-  placeId,
+  siteId,
   name,
   units,
   mayEdit,
@@ -61,11 +61,11 @@ export function PlanBench({
   trees: keptTrees,
   links,
 }: {
-  placeId: string;
+  siteId: string;
   name: string;
   units: UnitSystem;
   mayEdit: boolean;
-  plan: GroundsPlan;
+  plan: SiteMap;
   version: number;
   bufferM: number;
   trees: PlacedTree[];
@@ -197,7 +197,7 @@ export function PlanBench({
   const bringIn = async (input: HTMLInputElement) => {
     const file = input.files?.[0];
     if (!file) return;
-    bring.send({ placeId, text: await file.text() }, ({ plan: read, trees: standing, left }) => {
+    bring.send({ siteId, text: await file.text() }, ({ plan: read, trees: standing, left }) => {
       const byTag = new Map(standing.map((t) => [t.tag, t.at]));
       const strangers = standing.filter((s) => !trees.some((t) => t.tag === s.tag));
       setTrees((all) => all.map((t) => ({ ...t, at: byTag.get(t.tag) ?? t.at })));
@@ -436,7 +436,7 @@ export function PlanBench({
               className="press press-main min-w-56"
               disabled={busy}
               onClick={() =>
-                send({ placeId, plan, trees: placed, basedOn: seenNewer ? version : drawnOn }, () => {
+                send({ siteId, plan, trees: placed, basedOn: seenNewer ? version : drawnOn }, () => {
                   said({ sentence: 'Plan kept.' });
                   setEditing(false);
                   setHandle(null);

@@ -89,7 +89,7 @@ export default async function Page({
             before
             {gone.length > 0 && `, gone from ${gone.length}`}.
           </p>
-          <PlaceMap trees={trees} grade={grade} words={words} />
+          <SpreadMap trees={trees} grade={grade} words={words} />
           <ul className="mt-4 flex flex-wrap gap-3" aria-label="Trees in walking order">
             {trees
               .filter((t) => (grade(t, 'now') ?? 0) > 0 || (grade(t, 'before') ?? 0) > 0)
@@ -112,7 +112,7 @@ export default async function Page({
 }
 
 /** The trees where they stand: filled by grade, ringed where it is new, crossed where it has gone, a dot where nobody looked. */
-function PlaceMap({
+function SpreadMap({
   trees,
   grade,
   words,

@@ -15,13 +15,13 @@ import type { ToTell } from '../../told';
 
 /** What must have an end first, then hours, tools, stock and clients: one press closes the day. */
 export function CloseForm({
-  roundId,
+  crewDayId,
   ends,
   tell,
   bits,
   mixed,
 }: {
-  roundId: string;
+  crewDayId: string;
   ends: { key: string; href: string; sentence: string }[];
   tell: ToTell[];
   /** Bits were out. */
@@ -31,8 +31,8 @@ export function CloseForm({
 }) {
   const router = useRouter();
   const said = useSaid();
-  const { id } = useMadeId(`close:${roundId}`);
-  const [form, setForm, forget] = useDraft(`close:${roundId}`, {
+  const { id } = useMadeId(`close:${crewDayId}`);
+  const [form, setForm, forget] = useDraft(`close:${crewDayId}`, {
     rest: '30',
     bits: '',
     toolsClean: false,
@@ -40,7 +40,7 @@ export function CloseForm({
     rinse: null as RinseEnd | null,
     note: '',
     quiet: [] as string[],
-    ids: Object.fromEntries(tell.map((t) => [t.placeId, v7()])) as Record<string, string>,
+    ids: Object.fromEntries(tell.map((t) => [t.siteId, v7()])) as Record<string, string>,
     bodies: {} as Record<string, string>,
   });
   const { busy, issues, setIssues, send } = useSend(finishDay);
@@ -79,7 +79,7 @@ export function CloseForm({
     send(
       {
         id,
-        roundId,
+        crewDayId,
         home: {
           homeAt: phoneNow().toISOString(),
           restMinutes: Math.round(rest.value),
@@ -90,12 +90,12 @@ export function CloseForm({
           note: form.note,
         },
         tell: tell
-          .filter((t) => !form.quiet.includes(t.placeId))
+          .filter((t) => !form.quiet.includes(t.siteId))
           .map((t) => ({
-            id: form.ids[t.placeId] ?? v7(),
-            placeId: t.placeId,
+            id: form.ids[t.siteId] ?? v7(),
+            siteId: t.siteId,
             subject: t.subject,
-            body: form.bodies[t.placeId] ?? t.body,
+            body: form.bodies[t.siteId] ?? t.body,
           })),
       },
       ({ told }, kept) => {
@@ -165,24 +165,24 @@ export function CloseForm({
         <fieldset className="mt-4">
           <legend className="font-semibold">Told to the clients</legend>
           {tell.map((t) => (
-            <div key={t.placeId}>
+            <div key={t.siteId}>
               <Tick
-                checked={!form.quiet.includes(t.placeId)}
+                checked={!form.quiet.includes(t.siteId)}
                 onChange={(on) =>
-                  set('quiet', on ? form.quiet.filter((p) => p !== t.placeId) : [...form.quiet, t.placeId])
+                  set('quiet', on ? form.quiet.filter((p) => p !== t.siteId) : [...form.quiet, t.siteId])
                 }
               >
-                {t.placeName}
+                {t.siteName}
                 {t.to && `: ${t.to}`}
               </Tick>
-              {!form.quiet.includes(t.placeId) && (
+              {!form.quiet.includes(t.siteId) && (
                 <TextArea
-                  label={`Message for ${t.placeName}`}
-                  path={`tell.${t.placeId}`}
+                  label={`Message for ${t.siteName}`}
+                  path={`tell.${t.siteId}`}
                   issues={issues}
                   rows={Math.min(8, t.body.split('\n').length + 1)}
-                  value={form.bodies[t.placeId] ?? t.body}
-                  onChange={(x) => set('bodies', { ...form.bodies, [t.placeId]: x })}
+                  value={form.bodies[t.siteId] ?? t.body}
+                  onChange={(x) => set('bodies', { ...form.bodies, [t.siteId]: x })}
                 />
               )}
             </div>

@@ -94,7 +94,7 @@ export function ClosePage({ seen: { viewer: v, now, day } }: { seen: SeenDay }) 
                 {d.tag}
               </Link>
               <span className="min-w-0 flex-1">
-                <b className="block">{day.places[d.placeId]?.name}</b>
+                <b className="block">{day.places[d.siteId]?.name}</b>
                 <span className="text-[0.9375rem] text-ink-2">
                   {METHOD_NAMES[d.method]}: {d.productName}; {d.byName}
                 </span>
@@ -122,7 +122,7 @@ export function ClosePage({ seen: { viewer: v, now, day } }: { seen: SeenDay }) 
           <ul>
             {day.messages.map((m) => (
               <li key={m.id} className="row py-2">
-                <b>{m.placeName}</b>, {m.clientName}:{' '}
+                <b>{m.siteName}</b>, {m.clientName}:{' '}
                 {m.carriedAt
                   ? `sent ${dayAndClock(m.carriedAt, v.timeZone)}`
                   : 'waits: no contact that the carrier can use'}
@@ -140,7 +140,7 @@ export function ClosePage({ seen: { viewer: v, now, day } }: { seen: SeenDay }) 
       )}
       {!closed && round.begunAt && !refused && (
         <CloseForm
-          roundId={round.id}
+          crewDayId={round.id}
           ends={day.ends.map((e) =>
             e.by === 'batch'
               ? {

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { answerInspection, skipVisits, moveVisits } from '../../actions';
-import { AnswerLook, LeaveOut, MoveVisits } from './laid.client';
+import { AnswerInspection, LeaveOut, MoveVisits } from './laid.client';
 
 jest.mock('next/navigation', () => ({ useRouter: () => ({ refresh: jest.fn(), push: jest.fn() }) }));
 jest.mock('../../actions', () => ({
@@ -22,12 +22,12 @@ describe('a look of a programme', () => {
     { id: 'c', tag: '003' },
   ];
   it('is answered on all its trees in one press', async () => {
-    render(<AnswerLook decides found="young larvae feed" looks={looks} />);
+    render(<AnswerInspection decides found="young larvae feed" looks={looks} />);
     press(/^Yes on all 3/);
     await waitFor(() => expect(answerInspection).toHaveBeenLastCalledWith({ visitIds: ['a', 'b', 'c'], found: true }));
   });
   it('or on those that are ticked alone; with none ticked nothing can be said', async () => {
-    render(<AnswerLook decides found="young larvae feed" looks={looks} />);
+    render(<AnswerInspection decides found="young larvae feed" looks={looks} />);
     press('Only on some');
     expect(screen.getByRole<HTMLButtonElement>('button', { name: /^Yes on 0/ }).disabled).toBe(true);
     fireEvent.click(screen.getByLabelText('002'));
@@ -35,7 +35,7 @@ describe('a look of a programme', () => {
     await waitFor(() => expect(answerInspection).toHaveBeenLastCalledWith({ visitIds: ['b'], found: false }));
   });
   it('one that decides nothing is only done', () => {
-    render(<AnswerLook decides={false} found="" looks={looks.slice(0, 1)} />);
+    render(<AnswerInspection decides={false} found="" looks={looks.slice(0, 1)} />);
     expect(screen.getAllByRole('button').map((b) => b.textContent?.trim())).toEqual(['Done']);
   });
 });

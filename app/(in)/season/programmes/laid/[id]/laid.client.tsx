@@ -9,7 +9,7 @@ import { useSaid } from '@/ui/frame/undo.client';
 import { answerInspection, endAssignment, followSeason, skipVisits, moveVisits, overrideHolds, settleSkippedVisits } from '../../actions';
 
 /** Moves the visits to where the season now has them. */
-export function FollowSeason({ laidId, seen, visits }: { laidId: string; seen: string; visits: number }) {
+export function FollowSeason({ assignmentId, seen, visits }: { assignmentId: string; seen: string; visits: number }) {
   const router = useRouter();
   const said = useSaid();
   const { busy, issues, send } = useSend(followSeason);
@@ -21,7 +21,7 @@ export function FollowSeason({ laidId, seen, visits }: { laidId: string; seen: s
         className="press press-main phone:w-full"
         disabled={busy}
         onClick={() =>
-          send({ laidId, seen }, ({ changed }) => {
+          send({ assignmentId, seen }, ({ changed }) => {
             said({ sentence: `${changed} ${changed === 1 ? 'visit follows' : 'visits follow'} the season.` });
             router.refresh();
           })
@@ -34,7 +34,7 @@ export function FollowSeason({ laidId, seen, visits }: { laidId: string; seen: s
 }
 
 /** What a look found: on all of its trees in one press, or on those that are ticked. */
-export function AnswerLook({
+export function AnswerInspection({
   decides,
   found,
   looks,

@@ -9,23 +9,23 @@ import { Section, TagLine } from '@/ui/frame/pieces';
 import { spanWords } from '@/ui/season-words';
 import { tagRuns } from '@/core/grounds/tags';
 import { dayThere, shortDay } from '@/ui/words';
-import { laidView, type LaidView } from '@/views/programmes';
+import { assignmentView, type AssignmentView } from '@/views/programmes';
 import { stationFor } from '@/app/_server/station';
 import { allows, idOr404, viewer } from '@/app/_server/viewer';
 import { ProgrammeFigure } from '../../figure';
 import { LeftOut } from '../../left';
 import { changeWords, reasonsWords, STATE_WORDS, stepName } from '../../words';
-import { AnswerLook, DealtWith, EndIt, FollowSeason, LeaveOut, MoveVisits, ReleaseHolds } from './laid.client';
+import { AnswerInspection, DealtWith, EndIt, FollowSeason, LeaveOut, MoveVisits, ReleaseHolds } from './laid.client';
 import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'Laid programme' };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const v = await viewer();
-  const view = await laidView(v, stationFor, clockNow(), idOr404((await params).id));
+  const view = await assignmentView(v, stationFor, clockNow(), idOr404((await params).id));
   if (!view) return notFound();
-  const { laid, visits, today } = view;
-  const { programme } = laid;
+  const { assignment, visits, today } = view;
+  const { programme } = assignment;
   const count = (state: VisitRow['state']) => visits.filter((x) => x.state === state).length;
   const left = visits.filter((x) => x.state === 'stopped' && !x.settled);
   const trees = [...new Map(visits.map((x) => [x.treeId, x])).values()].sort((a, b) => a.walkOrder - b.walkOrder);
@@ -33,7 +33,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const tag = (
     <>
       <p className="text-head leading-tight font-extrabold">{programme.name}</p>
-      <p className="mt-2 text-[0.9375rem] text-ink-2">{laid.placeName}</p>
+      <p className="mt-2 text-[0.9375rem] text-ink-2">{assignment.siteName}</p>
       <dl className="mt-3 border-t border-line-2">
         <TagLine name="Trees">{trees.length}</TagLine>
         <TagLine name="Done">{count('done')}</TagLine>
@@ -46,37 +46,37 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   return (
     <Frame tag={tag} margin={<Margin view={view} may={may} />} handle="Its days, and ending it">
       <h1>
-        {programme.name}, {laid.placeName}
+        {programme.name}, {assignment.siteName}
       </h1>
       <p className="mt-2">
-        {spanWords(laid.from, laid.until)}, laid by {laid.byName} on {dayThere(laid.at, laid.timeZone)} over{' '}
+        {spanWords(assignment.from, assignment.until)}, laid by {assignment.byName} on {dayThere(assignment.at, assignment.timeZone)} over{' '}
         {tagRuns(trees.map((t) => t.tag))}.
       </p>
-      {laid.endedOn && (
+      {assignment.endedOn && (
         <p className="mt-2 font-semibold">
-          Ended on {shortDay(laid.endedOn)}: {laid.endedBecause}
+          Ended on {shortDay(assignment.endedOn)}: {assignment.endedBecause}
         </p>
       )}
       <Moved view={view} may={may} />
       <Missed view={view} may={allows(v, 'settle a follow-up')} />
-      <Looks view={view} may={allows(v, 'examine')} />
-      <ProgrammeFigure programme={programme} visits={visits} from={laid.from} until={laid.until} today={today} />
-      <Visits programme={programme} visits={visits} today={today} mayMove={may && !laid.endedOn} />
+      <Inspections view={view} may={allows(v, 'examine')} />
+      <ProgrammeFigure programme={programme} visits={visits} from={assignment.from} until={assignment.until} today={today} />
+      <Visits programme={programme} visits={visits} today={today} mayMove={may && !assignment.endedOn} />
       <LeftOut rows={left.flatMap((x) => (x.stop ? [{ ...x, stop: x.stop }] : []))} programme={programme}>
         {(g) => may && <DealtWith visitIds={g.rows.flatMap((r) => r.id ?? [])} />}
       </LeftOut>
-      {may && !laid.endedOn && left.some((x) => x.stop?.why === 'holds') && <ReleaseHolds id={laid.id} />}
+      {may && !assignment.endedOn && left.some((x) => x.stop?.why === 'holds') && <ReleaseHolds id={assignment.id} />}
     </Frame>
   );
 }
 
 /** What weather, stages and the book have moved since it was last settled, and the press that moves the visits. */
-function Moved({ view, may }: { view: LaidView; may: boolean }) {
+function Moved({ view, may }: { view: AssignmentView; may: boolean }) {
   const groups = new Map<string, { step: string; words: string; why: string; tags: string[] }>();
   for (const { tree, changes } of view.trees)
     for (const c of changes) {
       const { step } = (c.now ?? c.was)!;
-      const [words, why] = [changeWords(c), reasonsWords(c.now?.reasons ?? [], view.laid.programme)];
+      const [words, why] = [changeWords(c), reasonsWords(c.now?.reasons ?? [], view.assignment.programme)];
       const key = `${step} ${words} ${why}`;
       const of = groups.get(key) ?? { step, words, why, tags: [] };
       of.tags.push(tree.tag);
@@ -89,29 +89,29 @@ function Moved({ view, may }: { view: LaidView; may: boolean }) {
       <ul>
         {[...groups.values()].map((g) => (
           <li key={`${g.step}${g.words}${g.why}`} className="row py-2">
-            <b>{stepName(view.laid.programme, g.step)}</b> {g.words}
+            <b>{stepName(view.assignment.programme, g.step)}</b> {g.words}
             <span className="block text-[0.9375rem]">{g.why}</span>
             <span className="block text-[0.9375rem] text-ink-2">{tagRuns(g.tags)}</span>
           </li>
         ))}
       </ul>
-      {may && <FollowSeason laidId={view.laid.id} seen={view.mark} visits={n} />}
+      {may && <FollowSeason assignmentId={view.assignment.id} seen={view.mark} visits={n} />}
     </Section>
   );
 }
 
 /** Work whose time has passed: it is still done, or left out with a reason, and the series goes on. */
-function Missed({ view: { laid, visits, today }, may }: { view: LaidView; may: boolean }) {
+function Missed({ view: { assignment, visits, today }, may }: { view: AssignmentView; may: boolean }) {
   const missed = visits.filter((v) => v.kind !== 'look' && v.state === 'planned' && v.latest < today);
   const groups = [...groupBy(missed, (v) => `${v.step} ${v.nth} ${v.latest}`).values()];
-  if (!groups.length || laid.endedOn) return null;
+  if (!groups.length || assignment.endedOn) return null;
   return (
     <Section title="Missed" aside={`${missed.length} ${missed.length === 1 ? 'visit' : 'visits'}`}>
       <ul>
         {groups.map((of) => (
           <li key={of[0]!.id} className="row py-2">
             <b>
-              {stepName(laid.programme, of[0]!.step)}
+              {stepName(assignment.programme, of[0]!.step)}
               {of[0]!.nth > 1 && ` ${of[0]!.nth}`}
             </b>
             , planned for {shortDay(of[0]!.day)}, made sense until {shortDay(of[0]!.latest)}
@@ -125,8 +125,8 @@ function Missed({ view: { laid, visits, today }, may }: { view: LaidView; may: b
 }
 
 /** Looks that are due: what they found decides what comes next. */
-function Looks({ view, may }: { view: LaidView; may: boolean }) {
-  const { programme } = view.laid;
+function Inspections({ view, may }: { view: AssignmentView; may: boolean }) {
+  const { programme } = view.assignment;
   const decided = (step: string) => programme.steps.filter((s) => s.onlyIf?.after === step);
   const unsaid = (v: VisitRow) => v.state === 'done' && v.found === null && decided(v.step).length > 0;
   const due = view.visits.filter(
@@ -153,7 +153,7 @@ function Looks({ view, may }: { view: LaidView; may: boolean }) {
                   : step.why}
               </span>
               {may && (
-                <AnswerLook
+                <AnswerInspection
                   decides={next.length > 0}
                   found={next[0]?.onlyIf?.found ?? ''}
                   looks={of.map((x) => ({ id: x.id, tag: x.tag }))}
@@ -249,16 +249,16 @@ function Visits({
   );
 }
 
-function Margin({ view: { laid, visits }, may }: { view: LaidView; may: boolean }) {
+function Margin({ view: { assignment, visits }, may }: { view: AssignmentView; may: boolean }) {
   const tags = [...new Set([...visits].sort((a, b) => a.walkOrder - b.walkOrder).map((v) => v.tag))];
-  const from = after(laid.until, 1, 'days');
+  const from = after(assignment.until, 1, 'days');
   const next = new URLSearchParams({
-    place: laid.placeId,
+    place: assignment.siteId,
     tags: tags.length > 60 ? '' : tags.join(', '),
     from,
-    until: after(after(from, laid.programme.years, 'years'), -1, 'days'),
-    reason: laid.reason,
-    carried: laid.id,
+    until: after(after(from, assignment.programme.years, 'years'), -1, 'days'),
+    reason: assignment.reason,
+    carried: assignment.id,
   });
   return (
     <>
@@ -267,21 +267,21 @@ function Margin({ view: { laid, visits }, may }: { view: LaidView; may: boolean 
         <p className="text-[0.9375rem]">{learned(visits)}</p>
         {may && (
           <p className="mt-2">
-            <Link className="press w-full" href={`/season/programmes/${laid.programme.key}?${next}#trees`}>
+            <Link className="press w-full" href={`/season/programmes/${assignment.programme.key}?${next}#trees`}>
               Carry it on from {shortDay(from)}
             </Link>
           </p>
         )}
       </section>
-      {may && !laid.endedOn && (
+      {may && !assignment.endedOn && (
         <section>
           <h2 className="text-body">Ending it</h2>
-          <EndIt id={laid.id} />
+          <EndIt id={assignment.id} />
         </section>
       )}
       <section>
         <p className="text-[0.9375rem]">
-          <Link href={`/season?place=${laid.placeId}`}>The year at {laid.placeName}</Link>
+          <Link href={`/season?place=${assignment.siteId}`}>The year at {assignment.siteName}</Link>
         </p>
         <p className="text-[0.9375rem]">
           <Link href="/season/programmes">All programmes</Link>
