@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import { v7 } from 'uuid';
 import { guessWeather } from '@/core/exchange/weather-csv';
 import { LIST_DOUBTS } from '@/core/exchange/list-doubts';
-import { wallClock } from '@/core/season/zone';
+import { wallClock } from '@/lib/calendar/zone';
 import { SAMPLE_PASSWORD } from '@/stand-ins/sample-people';
 import { shipped } from '@/knowledge';
 import { connect, type Sql } from '@/store/db';

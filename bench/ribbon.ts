@@ -1,7 +1,7 @@
 import type { Browser, CDPSession } from '@playwright/test';
 import { v7 } from 'uuid';
-import { after } from '@/core/season/follow-ups';
-import { dayIn } from '@/core/season/zone';
+import { dayAfter } from '@/lib/calendar/days';
+import { dayIn } from '@/lib/calendar/zone';
 import { programmes } from '@/knowledge';
 import type { Sql } from '@/store/db';
 import type { Table } from './table';
@@ -27,7 +27,7 @@ async function assignOver(owner: Sql, email: string): Promise<string> {
   await owner`
     insert into programme_assignment (id, company_id, site_id, programme, from_day, until_day, reason, said, by_person)
     values (${assignmentId}, ${companyId}, ${siteId}, ${owner.json(programme as never)}, ${today},
-      ${after(today, 1, 'years')},
+      ${dayAfter(today, 1, 'years')},
       'Measured.', '{}', ${personId})`;
   await owner`
     insert into programme_visit (id, company_id, assignment_id, tree_id, step, year, nth, kind, state, day, earliest, latest)

@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto';
 import { z } from 'zod';
 import { uuid } from '@/core/book/record';
-import { issuesOf } from '@/core/book/issues';
+import { issuesOf } from '@/lib/issues';
 import type { Issue } from '@/core/book/write';
 import type { RowIssue } from '@/core/exchange/table';
-import { withOwn } from '@/commands/own';
+import { withOwn } from '@/facts/custom-knowledge';
 import { may, refusal, type Right } from '@/core/people/rights';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';

@@ -4,7 +4,7 @@ import { receiveLot } from '@/commands/stock/receive-lot';
 import { doneBy, ownCompany } from '@/commands/testing';
 import { recordTreatment } from '@/commands/trees/record-treatment';
 import { AIR, elmAvenue, elmInfusion } from '@/commands/trees/testing';
-import { zonedInstant } from '@/core/season/zone';
+import { zonedInstant } from '@/lib/calendar/zone';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
 import { getPlan } from '@/store/plans';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { typed } from '@/core/units/typed';
+import { typed } from '@/lib/units/typed';
 
 /** What others put down, as the forms of a place and of a tree ask for it; actives are compared without regard to case. */
 export const putDown = {

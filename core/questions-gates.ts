@@ -26,7 +26,7 @@ import {
   vessels,
 } from './questions-shared';
 import { STAGES } from './season/bbch';
-import { isSouth } from './season/hemisphere';
+import { isSouth } from '../lib/calendar/hemisphere';
 import { SOIL_WORDS } from './weather/air';
 
 /** What a prescription is asked by: a tree as it stands, a label, what is said and found on the day. */

@@ -13,9 +13,9 @@ import { expectedStages } from './season/stages';
 import { fitDays } from './weather/fitness';
 import { coverLeft } from './season/cover';
 import { expectedOn, heatOf, reachedOn } from './season/heat';
-import { after } from './season/follow-ups';
+import { dayAfter } from '../lib/calendar/days';
 import { bloomBlight, leafCurl, scabSpells } from './season/infection';
-import { localMonth } from './season/hemisphere';
+import { localMonth } from '../lib/calendar/hemisphere';
 
 /** Questions about the year: when heat brings something about, when leaves were infected, how long a cover holds. */
 const ZONES = new Set(Intl.supportedValuesOf('timeZone'));
@@ -69,7 +69,7 @@ export const SEASON_QUESTIONS: Record<string, Question> = {
       }),
     (q) => {
       const target = { baseC: q.base, ceilingC: q.ceiling, method: q.method, sum: q.sum };
-      const dayOf = (n: number) => after(q.from, n, 'days');
+      const dayOf = (n: number) => dayAfter(q.from, n, 'days');
       const measured = q.measured.map((d, i) => ({ ...d, day: dayOf(i) }));
       return {
         total: heatOf(target, measured).total,

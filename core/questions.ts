@@ -11,7 +11,7 @@ import { placeRing } from './ring/ring';
 import { degreeDays } from './season/degree-days';
 import { followUps } from './season/follow-ups';
 import { followUpRule } from './season/rules';
-import { CM_PER_IN, LENGTH, MASS, VOLUME } from './units/units';
+import { CM_PER_IN, LENGTH, MASS, VOLUME } from '../lib/units/units';
 import { soilState, vapourDeficit } from './weather/air';
 import { found, NotKnown, question, type Lookup, type Question } from './question';
 import {

@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { toMarks } from './mix/vessels';
 import { may, refusal } from './people/rights';
 import { readSettings } from './settings/settings';
-import { readNumber } from './units/numbers';
-import { figure, showFill, showVolume, toBase } from './units/units';
+import { readNumber } from '../lib/units/numbers';
+import { figure, showFill, showVolume, toBase } from '../lib/units/units';
 
 describe('a typed number', () => {
   const rule = { name: 'The girth', above: 0, max: 3000, unit: 'cm' };

@@ -1,8 +1,9 @@
 import { UNSAID } from '@/core/prescribe/unsaid';
-import { told } from '@/core/units/units';
+import { told } from '@/lib/units/units';
 import { v7 } from 'uuid';
 import { writeUp } from '@/core/book/write';
-import { dayIn, after, type Day } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
+import { dayIn, type Day } from '@/lib/calendar/zone';
 import { USUAL_PRICES } from '@/core/cost/prices';
 import { USUAL_SCHOOLS } from '@/core/decide/schools';
 import { weighUse, weighWork } from '@/core/prescribe/compare';
@@ -56,7 +57,7 @@ const ZONE = 'Europe/London';
 const today = dayIn(clockNow(), ZONE);
 // What was done was done on days that suited it.
 const station = fair({ lat: null, lon: null });
-const ago = (days: number): Day => after(today, -days, 'days');
+const ago = (days: number): Day => dayAfter(today, -days, 'days');
 const at = (day: Day, hour = 10) => new Date(`${day}T${String(hour).padStart(2, '0')}:00:00Z`);
 /** The newest 15 June (or another day) at least `years` seasons back and in the past. */
 const seasonDay = (monthDay: string, years: number): Day => {
@@ -115,7 +116,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
       units: p.units,
       licence_number: p.licence,
       licence_categories: p.licence ? ['ornamental', 'tree injection'] : [],
-      licence_expires: p.licence ? after(today, 14, 'months') : null,
+      licence_expires: p.licence ? dayAfter(today, 14, 'months') : null,
     });
     return id;
   });
@@ -175,7 +176,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
   const lotIds = new Map<string, { id: string; labelKey: string; lotNumber: string; expiresOn: Day; onHand: number }>();
   for (const l of lots) {
     const id = v7();
-    const expiresOn = after(today, l.months, 'months');
+    const expiresOn = dayAfter(today, l.months, 'months');
     const label = trainingLabels.find((t) => t.key === l.label)!;
     put('lot', {
       id,
@@ -247,7 +248,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
         reason,
         only_if: null,
       },
-      ...{ due: today, earliest: today, latest: after(today, 14, 'days') },
+      ...{ due: today, earliest: today, latest: dayAfter(today, 14, 'days') },
       ...{ state: 'open', settled_at: null, settled_by: null },
     });
   };
@@ -280,7 +281,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
       water_m: p.waterM,
       hours: hoursOf(p.hours ?? ''),
       first_picking: p.picking ? seasonDay('09-25', -1) : null,
-      last_picking: p.picking ? after(seasonDay('09-25', -1), 25, 'days') : null,
+      last_picking: p.picking ? dayAfter(seasonDay('09-25', -1), 25, 'days') : null,
       access: p.access,
       hazards: p.hazards,
       dogs: p.dogs,
@@ -296,7 +297,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
           host_id: hostId,
           kind: 'stage',
           what: String(code),
-          on_day: after(seasonDay(monthDay, years), years * 3, 'days'),
+          on_day: dayAfter(seasonDay(monthDay, years), years * 3, 'days'),
           at: at(seasonDay(monthDay, years)),
           by_person: arborist,
         });
@@ -495,7 +496,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
         licence: {
           number: crew.licence!,
           categories: ['ornamental', 'tree injection'],
-          expires: after(today, 14, 'months'),
+          expires: dayAfter(today, 14, 'months'),
         },
         checked: Object.fromEntries(trainingLabels.map((l) => [l.key, ago(60)])),
       });
@@ -715,7 +716,7 @@ async function assignToBirches() {
       siteId: birches.siteId,
       treeIds: birches.treeIds,
       from: today,
-      until: after(after(today, 2, 'years'), -1, 'days'),
+      until: dayAfter(dayAfter(today, 2, 'years'), -1, 'days'),
       reason: 'The school wants them kept.',
     },
   );
@@ -773,14 +774,14 @@ async function divideOrchard() {
     who: 'client',
     what: 'Gather the fallen apples under all rows',
     instructions: 'All of them, the rotten ones too, within the week; into the bins by the gate, not on the heap.',
-    due: after(today, 9, 'days'),
+    due: dayAfter(today, 9, 'days'),
   });
   await performed(addTask, {
     id: v7(),
     siteId,
     who: 'company',
     what: 'Look at the ties before the gales',
-    due: after(today, 20, 'days'),
+    due: dayAfter(today, 20, 'days'),
   });
 }
 
@@ -805,7 +806,7 @@ async function putOnADay() {
     where c.name = ${crews[0]!.name}
     order by c.id
     limit 1`;
-  const day = Array.from({ length: 7 }, (_, i) => after(today, i, 'days')).find(
+  const day = Array.from({ length: 7 }, (_, i) => dayAfter(today, i, 'days')).find(
     (d) => quay && hoursOn(quay.hours, d, null).length,
   );
   if (!quay?.ids.length || !day) return;

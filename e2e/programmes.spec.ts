@@ -1,4 +1,4 @@
-import { after } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
 import { expect, phone, signIn, TECHNICIAN, test } from './hands';
 
 const ORCHARD = 'Apples and pears through the year';
@@ -64,7 +64,7 @@ test('a programme over chosen trees: slips are told, the preview says what it ta
   await cover.getByLabel('Why').fill('A wedding in the orchard.');
   await cover.getByRole('button', { name: /^Move/ }).click();
   await expect(cover.getByText('This day has passed; give today or a day to come.')).toBeVisible();
-  await to.fill(after(day, 2, 'days'));
+  await to.fill(dayAfter(day, 2, 'days'));
   await cover.getByRole('button', { name: /^Move/ }).click();
   await expect(page.getByText(/^Moved/)).toBeVisible();
   await expect(

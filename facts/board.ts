@@ -12,7 +12,7 @@ import {
 import type { Device } from '@/core/label/methods';
 import { onPlan } from '@/core/grounds/plan';
 import type { Point } from '@/core/rootzone/probe-grid';
-import { dayIn, zonedInstant } from '@/core/season/zone';
+import { dayIn, zonedInstant } from '@/lib/calendar/zone';
 import { sunOn } from '@/core/season/sun';
 import { groupBy } from '@/core/work/load-out';
 import type { InstallationRow } from '@/store/hanging';

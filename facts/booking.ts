@@ -1,11 +1,11 @@
-import { saidSchema } from '@/commands/said';
+import { saidSchema } from '@/facts/answers';
 import { refuse, sentBefore, type Result, type Context } from '@/commands/command';
 import { atTheTree, newestOf } from '@/facts/at-the-tree';
 import { fromMixes, type FromMixes } from '@/facts/batches';
 import { spotOf } from '@/facts/diagnosis';
 import { situationOfPlan, weighingOf } from '@/facts/situation';
 import { detectionsNear, treeOf, treesOf } from '@/facts/tree';
-import { STILL_INSTALLED } from '@/commands/devices/then';
+import { STILL_INSTALLED } from '@/facts/not-then';
 import type { Booking } from '@/core/book/record';
 import { writeUp, type Applicator, type Drawn } from '@/core/book/write';
 import type { Dose } from '@/core/dose/dose';

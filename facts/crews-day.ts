@@ -1,7 +1,7 @@
 import type { CrewDayItem } from '@/facts/round-ends';
 import type { Before, DayStop, OpenEnd } from '@/core/round/day';
 import type { Hours } from '@/core/schedule/problem';
-import type { Day } from '@/core/season/zone';
+import type { Day } from '@/lib/calendar/zone';
 import type { HourOfDay } from '@/core/weather/by-hour';
 import type { BatchRow } from '@/store/batches';
 import type { DoneRow } from '@/store/book';

@@ -12,8 +12,8 @@ import { evidenceOf, posterior, ranking, type Candidate, type Observed, type Pos
 import { newestVisit, type Visit } from '@/core/diagnose/visit';
 import { nearest } from '@/core/grounds/plan';
 import { barkLossShare } from '@/core/measure/bark-loss';
-import { dayIn } from '@/core/season/follow-ups';
-import { northernMonth } from '@/core/season/hemisphere';
+import { dayIn } from '@/lib/calendar/zone';
+import { northernMonth } from '@/lib/calendar/hemisphere';
 import { exclusions, findHost } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import type { Inspection, Tree } from '@/store/tree';

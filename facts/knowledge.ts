@@ -1,11 +1,11 @@
-import { lastFew } from '@/core/diagnose/once';
+import { memoizeRecent } from '@/lib/memoize';
 import { overlay, type Overlaid, type OwnEntry } from '@/core/diagnose/overlay';
 import { shipped } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import { ownEntries } from '@/store/knowledge';
 
 /** Companies whose knowledge is kept laid together; entries are only ever added, so that a version says what it holds. */
-const overlaid = lastFew<{ assignment: Overlaid | null }>(50);
+const overlaid = memoizeRecent<{ assignment: Overlaid | null }>(50);
 const NOTHING_ASSIGNED = overlay(shipped, []);
 
 /** An company's own entries; nothing is asked of the database where it has written none. */

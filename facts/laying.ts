@@ -1,7 +1,8 @@
 import { digestOf } from '@/commands/command';
 import type { Issue } from '@/core/book/write';
 import { coverOf } from '@/core/season/covers';
-import { after, dayIn, type Day } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
+import { dayIn, type Day } from '@/lib/calendar/zone';
 import { changesOf, type Change } from '@/core/programmes/changes';
 import { keyOf, assignVisits, underReason, type Ground, type AssignedVisit, type StandingVisit } from '@/core/programmes/lay';
 import type { YearProgramme } from '@/core/programmes/schema';
@@ -157,11 +158,11 @@ const BEHIND_DAYS = 60;
 
 /** Why a programme may not be laid for these days; null where it may. */
 export function notThen({ from, until }: Pick<Assigning, 'from' | 'until'>, today: Day): Issue | null {
-  if (from < after(today, -BEHIND_DAYS, 'days'))
+  if (from < dayAfter(today, -BEHIND_DAYS, 'days'))
     return { path: 'from', message: 'It begins more than sixty days ago; begin today.' };
   if (until < from) return { path: 'until', message: 'It ends before it begins.' };
   if (until < today) return { path: 'until', message: 'All of it has passed; give a day to come.' };
-  if (until > after(today, MOST_YEARS, 'years'))
+  if (until > dayAfter(today, MOST_YEARS, 'years'))
     return { path: 'until', message: `Plan ${MOST_YEARS} years ahead at most.` };
   return null;
 }

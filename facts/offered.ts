@@ -2,7 +2,8 @@ import { METHOD_NAMES } from '@/core/label/methods';
 import { putOnAtTree, workAtTree } from '@/core/prescribe/costs';
 import { linesOf, type OfferedVisit, type QuoteLine } from '@/core/proposal/property';
 import { INSPECTION_MINUTES } from '@/core/schedule/durations';
-import { after, type Day } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
+import { type Day } from '@/lib/calendar/zone';
 import { findWork } from '@/core/work/works';
 import { findCondition } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
@@ -19,7 +20,7 @@ function whatOf(v: YearVisit): string {
 
 /** What may be offered for a property: everything that is planned or waits for a look there within a year. */
 export async function offeredAt(viewer: Viewer, siteId: string, today: Day): Promise<QuoteLine[]> {
-  const visits = (await yearVisits(viewer, siteId, today, after(today, 1, 'years'), today)).filter(
+  const visits = (await yearVisits(viewer, siteId, today, dayAfter(today, 1, 'years'), today)).filter(
     (v) => v.state === 'planned' || v.state === 'expected',
   );
   const costs = new Map(

@@ -1,5 +1,5 @@
 import { digestOf } from '@/commands/command';
-import { dayIn } from '@/core/season/follow-ups';
+import { dayIn } from '@/lib/calendar/zone';
 import { followed, hasMoved } from '@/core/prescribe/follow';
 import { nextWindow, type Bound, type Visit } from '@/core/prescribe/when';
 import type { Method } from '@/core/label/methods';

@@ -18,7 +18,7 @@ import { isServed } from '@/core/mix/recipe';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { aimedAt } from '@/core/prescribe/situation';
 import { visitOn } from '@/core/prescribe/when';
-import { dayIn } from '@/core/season/follow-ups';
+import { dayIn } from '@/lib/calendar/zone';
 import type { HostYear } from '@/core/season/year';
 import { weatherAt, type ExpectedHour } from '@/core/weather/expected';
 import type { Weather } from '@/core/weather/air';

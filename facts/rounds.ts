@@ -1,4 +1,4 @@
-import { todayOf } from '@/commands/today';
+import { todayOf } from '@/facts/today';
 import { AIRBORNE, type Method } from '@/core/label/methods';
 import type { LabelUse } from '@/core/label/schema';
 import { airLimitsOf, VISIT_HOURS } from '@/core/prescribe/conditions';
@@ -8,7 +8,8 @@ import { HOLE_MINUTES, learnedPace, INSPECTION_PACE, WORK_PREPARE, type DayDone,
 import { hoursOn } from '@/core/schedule/hours';
 import { before, jobsOf, type Item, type JobOf } from '@/core/schedule/jobs';
 import type { Crew, Hours, Job, Kit, Problem } from '@/core/schedule/problem';
-import { after, type Day } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
+import { type Day } from '@/lib/calendar/zone';
 import { sunOn } from '@/core/season/sun';
 import { anyAir, fitDays, fitSpans, type AirLimits } from '@/core/weather/fitness';
 import type { StationFor } from '@/core/weather/station';
@@ -295,15 +296,15 @@ function withoutUnderWay({ plans, works, looks, ...rest }: AllWaiting, day: Day)
 /** Everything that is read for the assignment of a fortnight from today on. */
 export async function fortnightFacts(viewer: Viewer, now: Date) {
   const today = todayOf(viewer, now);
-  const days = Array.from({ length: FORTNIGHT }, (_, d) => after(today, d, 'days'));
+  const days = Array.from({ length: FORTNIGHT }, (_, d) => dayAfter(today, d, 'days'));
   const last = days.at(-1)!;
   const [all, setOut, crewRows, away, log, closed, sprayers, equipment] = await Promise.all([
-    waitingUntil(viewer, after(last, BEYOND_DAYS, 'days')),
+    waitingUntil(viewer, dayAfter(last, BEYOND_DAYS, 'days')),
     setOutOn(viewer, today),
     listCrews(viewer),
     absentSince(viewer, today),
-    timedSince(viewer, after(today, -LEARN_YEARS, 'years')),
-    closedDays(viewer, after(today, -LEARN_YEARS, 'years')),
+    timedSince(viewer, dayAfter(today, -LEARN_YEARS, 'years')),
+    closedDays(viewer, dayAfter(today, -LEARN_YEARS, 'years')),
     listSprayers(viewer),
     listEquipment(viewer),
   ]);

@@ -5,7 +5,7 @@ import { CLIMATES } from '@/stand-ins/weather/climates';
 import { simulatedStation } from '@/stand-ins/weather/station';
 import type { DueRow } from '@/store/follow-ups';
 import type { StageNote } from '@/store/season';
-import { after } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
 import { hostYear, underRain, weatherOf, type HoursAt } from './season';
 
 const NOW = new Date('2026-11-26T10:00:00Z');
@@ -60,7 +60,7 @@ describe('the year of a host', () => {
   it('what was seen this season stands in it, and is learned for the next; of another host it says nothing', () => {
     const plain = of(yearOf('wych-elm', 47, 'Europe/Berlin'), 19)[1]!;
     const [last] = of(yearOf('wych-elm', 47, 'Europe/Berlin'), 19);
-    const late = seen(19, after(last!.day, 12, 'days'));
+    const late = seen(19, dayAfter(last!.day, 12, 'days'));
     const taught = of(yearOf('wych-elm', 47, 'Europe/Berlin', { stageNotes: [late] }), 19)[1]!;
     expect(taught.day > plain.day).toBe(true);
     expect(taught.by).toEqual({ kind: 'learned', seasons: 1 });

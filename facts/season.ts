@@ -1,15 +1,16 @@
-import { lastFew, once } from '@/core/diagnose/once';
+import { memoizeRecent, memoize } from '@/lib/memoize';
 import type { Host } from '@/core/diagnose/knowledge';
 import type { Region } from '@/core/gates/region';
 import { isAutumn, isStage } from '@/core/season/bbch';
-import { after, dayIn, type Day } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
+import { dayIn, type Day } from '@/lib/calendar/zone';
 import { seasonStart, type Range, type SeasonWeather } from '@/core/season/growth';
-import { isSouth } from '@/core/season/hemisphere';
+import { isSouth } from '@/lib/calendar/hemisphere';
 import { expectedStages, learn, type SeenStage } from '@/core/season/stages';
 import { coverOf, covers } from '@/core/season/covers';
 import type { CoverLeft } from '@/core/season/cover';
 import { heatDate, NO_YEAR, seasonSpan, seasonWeather, type HostYear } from '@/core/season/year';
-import { zonedInstant } from '@/core/season/zone';
+import { zonedInstant } from '@/lib/calendar/zone';
 import type { Hour, Spot, StationFor, WeatherStation } from '@/core/weather/station';
 import { groupBy } from '@/core/work/load-out';
 import { findHost, growthOf, heatModelsFor } from '@/knowledge';
@@ -34,7 +35,7 @@ const TAUGHT_YEARS = 8;
 type Placed = Pick<Tree, 'id' | 'siteId' | 'hostId' | 'timeZone' | 'region' | 'lat' | 'lon' | 'siteMap' | 'others'>;
 
 /** Seasons of a station that were laid together lately. */
-const seasonsOf = once<WeatherStation, ReturnType<typeof lastFew<SeasonWeather>>>(() => lastFew<SeasonWeather>(40));
+const seasonsOf = memoize<WeatherStation, ReturnType<typeof memoizeRecent<SeasonWeather>>>(() => memoizeRecent<SeasonWeather>(40));
 
 /** Days that the station of the place measured go before those of the installation's. */
 function withBrought(days: readonly (Range & { day: Day })[], brought: ReadonlyMap<Day, BroughtDay>): Range[] {
@@ -53,7 +54,7 @@ export function weatherOf(
   const { from, to } = seasonSpan(start);
   const own = new Map(brought.filter((d) => d.day >= from && d.day <= to).map((d) => [d.day, d]));
   const make = (): SeasonWeather => {
-    const yesterday = after(today, -1, 'days');
+    const yesterday = dayAfter(today, -1, 'days');
     if (to < today)
       return { start, measured: withBrought(station.days(from, to, timeZone), own), courses: [], forecastDays: 0 };
     // What is only usual is no measurement: without readings the whole season is told by other years.
@@ -80,7 +81,7 @@ const stagesIn = (stageNotes: readonly StageNote[], hostId: string, from: Day, s
   stageNotes.flatMap((s) => {
     const code = Number(s.what);
     if (s.kind !== 'stage' || s.hostId !== hostId || !isStage(code)) return [];
-    const off = after(s.day, isAutumn(code) ? ACROSS.autumn : ACROSS.spring, 'days');
+    const off = dayAfter(s.day, isAutumn(code) ? ACROSS.autumn : ACROSS.spring, 'days');
     return seasonStart(off, south) === from ? [{ code, day: s.day }] : [];
   });
 
@@ -102,7 +103,7 @@ export function hostYear(
   const growth = growthOf(host);
   const south = isSouth(spot.lat);
   const start = seasonStart(dayIn(now, timeZone), south);
-  const years = (n: number) => after(start, n, 'years');
+  const years = (n: number) => dayAfter(start, n, 'years');
   const weather = (from: Day) => weatherOf(station, from, timeZone, now, brought);
   /** Seasons before one, with what was seen in them: this one teaches the next. */
   const taughtBefore = (n: number) =>
@@ -126,7 +127,7 @@ export function hostYear(
 /** First day of a season on which somebody saw what a model counts from. */
 const biofixOf = (stageNotes: readonly StageNote[], modelId: string, from: Day): Day | null =>
   stageNotes
-    .filter((s) => s.kind === 'biofix' && s.what === modelId && s.day >= from && s.day < after(from, 1, 'years'))
+    .filter((s) => s.kind === 'biofix' && s.what === modelId && s.day >= from && s.day < dayAfter(from, 1, 'years'))
     .map((s) => s.day)
     .sort()[0] ?? null;
 

@@ -1,4 +1,4 @@
-import { todayOf } from '@/commands/today';
+import { todayOf } from '@/facts/today';
 import type { Viewer } from '@/store/auth';
 import { getTrees, type Tree } from '@/store/tree';
 import { nearbyDetections, type Detections } from '@/store/verdicts';

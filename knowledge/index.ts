@@ -1,5 +1,5 @@
 import type { Condition, Host, Knowledge, QuickTest, Sign } from '@/core/diagnose/knowledge';
-import { onceEach } from '@/core/diagnose/once';
+import { memoizeEach } from '@/lib/memoize';
 import { concerns, groupsOf } from '@/core/diagnose/reading';
 import { ownNow } from '@/core/own';
 import { conditions } from './conditions';
@@ -21,7 +21,7 @@ function joined<T extends { id: string }>(shippedOnes: readonly T[], own: Readon
   return assignment(own, '', () => assignVisits(shippedOnes, own)) as readonly T[];
 }
 /** An company’s own entries are the same object until it writes another. */
-const assignment = onceEach<ReadonlyMap<string, unknown>, readonly unknown[]>();
+const assignment = memoizeEach<ReadonlyMap<string, unknown>, readonly unknown[]>();
 function assignVisits<T extends { id: string }>(shippedOnes: readonly T[], own: ReadonlyMap<string, T>): T[] {
   const there = new Set(shippedOnes.map((x) => x.id));
   return [...shippedOnes.map((x) => own.get(x.id) ?? x), ...[...own.values()].filter((x) => !there.has(x.id))];

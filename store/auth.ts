@@ -4,7 +4,7 @@ import { USUAL_SCHOOLS, type Schools } from '@/core/decide/schools';
 import { USUAL_PRICES, type Prices } from '@/core/cost/prices';
 import type { Region } from '@/core/gates/region';
 import type { Role } from '@/core/people/rights';
-import type { UnitSystem } from '@/core/units/units';
+import type { UnitSystem } from '@/lib/units/units';
 import { db, together, within, type Scope, type Tx } from './db';
 
 const DAYS = 30;

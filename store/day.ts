@@ -1,7 +1,7 @@
 import type { WhyLeft } from '@/core/round/day';
 import type { Home } from '@/core/round/home-schema';
 import type { About } from '@/core/schedule/jobs';
-import type { Day } from '@/core/season/zone';
+import type { Day } from '@/lib/calendar/zone';
 import { json, within, type Scope, type Tx } from './db';
 
 /** A crew's day by itself: who goes out, and how far it is. */

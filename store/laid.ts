@@ -4,7 +4,7 @@ import type { DayReason } from '@/core/programmes/spans';
 import type { Stop } from '@/core/programmes/treat';
 import type { Said } from '@/core/gates/said';
 import type { Sprayed } from '@/core/season/covers';
-import type { Day } from '@/core/season/follow-ups';
+import type { Day } from '@/lib/calendar/zone';
 import { json, within, type Scope, type Tx } from './db';
 import { clockNow } from './clock';
 

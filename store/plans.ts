@@ -1,12 +1,12 @@
 import type { ApplicationRecord } from '@/core/book/record';
 import type { Device } from '@/core/label/methods';
 import type { Label } from '@/core/label/schema';
-import type { Told, VolumeUnit } from '@/core/units/units';
+import type { Told, VolumeUnit } from '@/lib/units/units';
 import type { Priced } from '@/core/prescribe/costs';
 import type { Choices } from '@/core/prescribe/situation';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import type { Visit } from '@/core/prescribe/when';
-import type { Day } from '@/core/season/follow-ups';
+import type { Day } from '@/lib/calendar/zone';
 import { asList, dated, json, within, type Scope, type Tx } from './db';
 import { ofSite } from './follow-ups';
 import { lastLeft, type LastLeft } from './day';

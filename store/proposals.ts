@@ -2,7 +2,7 @@ import { hashOf, newToken } from './token';
 import type { Quote, QuoteAnswer } from '@/core/proposal/proposal';
 import { isProperty } from '@/core/proposal/property';
 import type { SiteQuote } from '@/core/proposal/property-schema';
-import { dayIn } from '@/core/season/zone';
+import { dayIn } from '@/lib/calendar/zone';
 import { clockNow } from './clock';
 import { declineItems } from './declined';
 import { db, json, within, type Scope, type Tx } from './db';

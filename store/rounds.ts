@@ -3,7 +3,7 @@ import type { Item } from '@/core/schedule/jobs';
 import type { Piece, Timed } from '@/core/schedule/durations';
 import type { Home } from '@/core/round/home-schema';
 import type { Label, LabelUse } from '@/core/label/schema';
-import type { Day } from '@/core/season/zone';
+import type { Day } from '@/lib/calendar/zone';
 import { sound } from './plan-parts';
 import { json, within, type Scope, type Tx } from './db';
 

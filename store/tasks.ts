@@ -1,4 +1,4 @@
-import type { Day } from '@/core/season/zone';
+import type { Day } from '@/lib/calendar/zone';
 import { within, type Scope, type Tx } from './db';
 import { clockNow } from './clock';
 

@@ -73,7 +73,7 @@ interface PlanNode {
 /** What must have read everything below it before it gives its first row: a limit above saves nothing. */
 const GATHERS = /Sort|Aggregate|WindowAgg|Hash|Bitmap/;
 /** Indexes that hold few rows of a table by their own condition: read whole, they are short. */
-const SHORT = ['tree_species', 'plan_open', 'plan_soonest', 'work_plan_open'];
+const SHORT = ['tree_species', 'treatment_plan_open', 'treatment_plan_soonest', 'work_plan_open'];
 /** Whether a node reads every row of an company: from end to end, or along an index by nothing but the company. */
 function readsAll(node: PlanNode, limited: boolean): boolean {
   if (node['Node Type'] === 'Seq Scan') return true;
@@ -127,11 +127,11 @@ const CHOSEN: Record<string, Record<string, unknown>> = {
   photo: { mime: 'image/jpeg' },
   equipment: { kind: 'drill' },
   command_done: { digest: '0'.repeat(64) },
-  batch_taken: { ended: 'spilled' },
+  batch_draw: { ended: 'spilled' },
 };
 
 /** Columns that may be empty, and that a check wants all the same: an offer is for one tree or one property. */
-const FILLED: Record<string, readonly string[]> = { quote: ['tree_id'], batch_taken: ['ended'] };
+const FILLED: Record<string, readonly string[]> = { quote: ['tree_id'], batch_draw: ['ended'] };
 
 /** A row in every table that has none yet of this company, worked out from the tables themselves: a new one cannot be forgotten. */
 export async function fillEveryTable(owner: Sql, company: TestCompany, tables: readonly string[]): Promise<void> {

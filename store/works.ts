@@ -1,6 +1,7 @@
-import type { Told } from '@/core/units/units';
+import type { Told } from '@/lib/units/units';
 import type { Priced } from '@/core/prescribe/costs';
-import type { Day, FollowUp } from '@/core/season/follow-ups';
+import type { Day } from '@/lib/calendar/zone';
+import type { FollowUp } from '@/core/season/follow-ups';
 import type { Programme } from '@/core/season/programme';
 import type { Answers, WorkSheet } from '@/core/work/work';
 import { likeWords, type BookFilter } from './book';

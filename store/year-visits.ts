@@ -1,7 +1,7 @@
 import type { Method } from '@/core/label/methods';
 import { OWN_DAY_WAITS } from '@/core/prescribe/follow';
 import type { Series } from '@/core/prescribe/series';
-import type { Day } from '@/core/season/zone';
+import type { Day } from '@/lib/calendar/zone';
 import { asList, dated, within, type Scope, type Tx } from './db';
 import { leftOutRows, type LeftOut } from './left-out';
 import { soldAt } from './proposals';

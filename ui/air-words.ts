@@ -1,4 +1,4 @@
-import { showTemperature, showWind, type UnitSystem } from '@/core/units/units';
+import { showTemperature, showWind, type UnitSystem } from '@/lib/units/units';
 import type { Weather } from '@/core/weather/air';
 
 /** The air as it was measured, what nobody measured left out: 18 °C, 60 %, wind 2 m/s from 240°, clear. */

@@ -3,7 +3,7 @@ import { conditionsOf, type Condition } from '@/core/prescribe/conditions';
 import { labelPeriod } from '@/core/label/period';
 import { span } from '@/core/season/follow-ups';
 import type { FollowUpRule } from '@/core/season/rules';
-import { showDistance, showFine, showTemperature, showTrunk, showWind, type UnitSystem } from '@/core/units/units';
+import { showDistance, showFine, showTemperature, showTrunk, showWind, type UnitSystem } from '@/lib/units/units';
 import type { Measure } from '@/core/work/work';
 
 /** A condition of the visit, as a crew says it. */

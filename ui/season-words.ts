@@ -1,9 +1,9 @@
 import type { Bound } from '@/core/prescribe/when';
 import { isAutumn, STAGE_NAMES } from '@/core/season/bbch';
 import type { CoverLeft } from '@/core/season/cover';
-import { localMonth } from '@/core/season/hemisphere';
+import { localMonth } from '@/lib/calendar/hemisphere';
 import type { LifeStage, LifeTime } from '@/core/season/life-schema';
-import { monthName } from '@/core/season/months';
+import { monthName } from '@/lib/calendar/months';
 import type { StageDate } from '@/core/season/stages';
 import type { Expected } from '@/core/season/timed';
 import type { Timed } from '@/core/season/timed-schema';

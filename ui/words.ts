@@ -1,10 +1,10 @@
 import { format, parseISO } from 'date-fns';
-import { dayWords } from '@/core/season/follow-ups';
-import { dayIn, inZone } from '@/core/season/zone';
+import { formatDay } from '@/lib/calendar/days';
+import { dayIn, inZone } from '@/lib/calendar/zone';
 
-export { dayWords as shortDay } from '@/core/season/follow-ups';
+export { formatDay as shortDay } from '@/lib/calendar/days';
 /** The day of an instant where it happened: 24 Nov 2026. */
-export const dayThere = (instant: Date | string, timeZone: string): string => dayWords(dayIn(instant, timeZone));
+export const dayThere = (instant: Date | string, timeZone: string): string => formatDay(dayIn(instant, timeZone));
 /** With the weekday: Tuesday 24 November. */
 export const longDay = (day: string): string => format(parseISO(day), 'EEEE d MMMM');
 

@@ -3,11 +3,11 @@ import { daytimesFor } from '@/facts/rounds';
 import { atNewestDose } from '@/facts/newest-plans';
 import { thingsOf } from '@/facts/round';
 import { endsOf, type CrewDayItem } from '@/facts/round-ends';
-import { todayOf } from '@/commands/today';
+import { todayOf } from '@/facts/today';
 import { may } from '@/core/people/rights';
 import { beforeDriving, isTicked, loadLine, nextStop, stopsOf, type Before } from '@/core/round/day';
-import { after } from '@/core/season/follow-ups';
-import type { Day } from '@/core/season/zone';
+import { dayAfter } from '@/lib/calendar/days';
+import type { Day } from '@/lib/calendar/zone';
 import { hoursOfDay } from '@/core/weather/by-hour';
 import type { StationFor } from '@/core/weather/station';
 import { loadOut, type Equipment, type LoadGroup } from '@/core/work/load-out';
@@ -178,7 +178,7 @@ const AHEAD_DAYS = 13;
 export const toPutView = (viewer: Viewer, now: Date): Promise<ToPut> =>
   together(viewer, async () => {
     const today = todayOf(viewer, now);
-    const last = after(today, AHEAD_DAYS, 'days');
+    const last = dayAfter(today, AHEAD_DAYS, 'days');
     const [{ plans: open, works }, crews, rounds] = await Promise.all([
       openVisits(viewer),
       listCrews(viewer),

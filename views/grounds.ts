@@ -1,7 +1,7 @@
 import { knowledgeOf } from '@/facts/knowledge';
 import { offeredAt } from '@/facts/offered';
 import { may } from '@/core/people/rights';
-import { dayIn } from '@/core/season/zone';
+import { dayIn } from '@/lib/calendar/zone';
 import type { Viewer } from '@/store/auth';
 import { batchByCode } from '@/store/batches';
 import { together } from '@/store/db';

@@ -2,8 +2,9 @@ import { regionFor } from '@/facts/region';
 import { hostYear, taughtFrom } from '@/facts/season';
 import type { Condition, Host } from '@/core/diagnose/knowledge';
 import { concerns } from '@/core/diagnose/reading';
-import { after, dayIn, type Day } from '@/core/season/follow-ups';
-import { isSouth } from '@/core/season/hemisphere';
+import { dayAfter } from '@/lib/calendar/days';
+import { dayIn, type Day } from '@/lib/calendar/zone';
+import { isSouth } from '@/lib/calendar/hemisphere';
 import { lifeSpans, type LifeSpan } from '@/core/season/life';
 import type { HeatModel } from '@/core/season/heat-schema';
 import type { StationFor } from '@/core/weather/station';
@@ -60,7 +61,7 @@ export const lifeYear = (
     );
     const today = dayIn(now, place.timeZone);
     const from = `${today.slice(0, 7)}-01`;
-    const to = after(after(from, 12, 'months'), -1, 'days');
+    const to = dayAfter(dayAfter(from, 12, 'months'), -1, 'days');
     const south = isSouth(place.lat);
     const told = new Set(year.heat.map((h) => h.modelId));
     return {

@@ -1,4 +1,4 @@
-import { todayOf } from '@/commands/today';
+import { todayOf } from '@/facts/today';
 import { stockFor } from '@/facts/batches';
 import { newestDoses } from '@/facts/booking';
 import { fillsOf, type Fill } from '@/core/mix/fill';

@@ -12,7 +12,7 @@ import type { Said } from '@/core/gates/said';
 import { tagsIn } from '@/core/grounds/tags';
 import { sumsOf, type ProgrammeSums } from '@/core/programmes/sums';
 import type { YearProgramme } from '@/core/programmes/schema';
-import { dayIn, type Day } from '@/core/season/follow-ups';
+import { dayIn, type Day } from '@/lib/calendar/zone';
 import type { StationFor } from '@/core/weather/station';
 import { findHost, programmes } from '@/knowledge';
 import type { Viewer } from '@/store/auth';

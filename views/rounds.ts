@@ -1,9 +1,10 @@
 import { fortnightFacts, fortnightFrom, type Fortnight } from '@/facts/rounds';
 import { aboutWords, tagsOf } from '@/facts/about';
-import { todayOf } from '@/commands/today';
+import { todayOf } from '@/facts/today';
 import type { Limit } from '@/core/schedule/problem';
 import { turned } from '@/core/schedule/turned';
-import { after, type Day } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
+import { type Day } from '@/lib/calendar/zone';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { batchesAbout } from '@/store/batches';
@@ -32,7 +33,7 @@ export const scheduleView = (v: Viewer, now: Date, siteId: string | null) =>
       siteId ? dueWithin(v, [{ from: '1900-01-01', to: today, most: 5000 }], siteId) : [],
       listEquipment(v),
       listLots(v),
-      crewDaysBetween(v, today, after(today, 13, 'days')),
+      crewDaysBetween(v, today, dayAfter(today, 13, 'days')),
       installedCount(v),
       batchesAbout(v),
     ]);

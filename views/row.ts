@@ -2,7 +2,7 @@ import { findCondition, findHost } from '@/knowledge';
 import type { RowFacts } from '@/facts/at-the-tree';
 import { rowContexts } from '@/facts/booking';
 import { stockFor } from '@/facts/batches';
-import { todayOf } from '@/commands/today';
+import { todayOf } from '@/facts/today';
 import { oneMix } from '@/core/book/row';
 import type { Dose } from '@/core/dose/dose';
 import type { Label, LabelUse } from '@/core/label/schema';

@@ -9,12 +9,13 @@ import {
   weatherOf,
   type DueVisit,
 } from '@/facts/season';
-import { after, dayIn, type Day } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
+import { dayIn, type Day } from '@/lib/calendar/zone';
 import { findCondition, findHost, growthOf, heatModelsFor } from '@/knowledge';
 import { lifeOf } from '@/knowledge/lives';
 import { USUAL_WIND } from '@/core/gates/rules/weather';
 import type { Region } from '@/core/gates/region';
-import { onceEach } from '@/core/diagnose/once';
+import { memoizeEach } from '@/lib/memoize';
 import { concerns } from '@/core/diagnose/reading';
 import { coverOf } from '@/core/season/covers';
 import type { CoverLeft } from '@/core/season/cover';
@@ -22,11 +23,11 @@ import { infectionEvents, infections, infectionSpan, type InfectionEvent } from 
 import { stagesOn, type StageDate } from '@/core/season/stages';
 import type { HeatModel } from '@/core/season/heat-schema';
 import { seasonStart, type SeasonWeather } from '@/core/season/growth';
-import { isSouth } from '@/core/season/hemisphere';
+import { isSouth } from '@/lib/calendar/hemisphere';
 import { lifeSpans, type LifeSpan } from '@/core/season/life';
 import { timedSpans } from '@/core/season/timed';
 import { daysOf, heatCurve, type HeatPoint, type HostYear } from '@/core/season/year';
-import { wallClock, zonedInstant } from '@/core/season/zone';
+import { wallClock, zonedInstant } from '@/lib/calendar/zone';
 import { fitDays, fitHours, type AirLimits, type FitDay } from '@/core/weather/fitness';
 import type { Hour, StationFor, WeatherDay, WeatherStation } from '@/core/weather/station';
 import type { Host, TreatmentOption } from '@/core/diagnose/knowledge';
@@ -167,13 +168,13 @@ function middleDays(members: readonly Hour[][], timeZone: string): WeatherDay[] 
   });
 }
 /** Forecasts are the same for every page until the next is issued. */
-const middles = onceEach<readonly Hour[][], WeatherDay[]>();
+const middles = memoizeEach<readonly Hour[][], WeatherDay[]>();
 
 /** Days before today as they were measured: readings of the place's own before those of the station. What is only usual is none. */
 function shownDays(station: WeatherStation, brought: readonly WeatherDay[], today: Day, timeZone: string) {
   const own = new Map(brought.map((d) => [d.day, d]));
   return station
-    .days(after(today, -SHOWN_DAYS, 'days'), after(today, -1, 'days'), timeZone)
+    .days(dayAfter(today, -SHOWN_DAYS, 'days'), dayAfter(today, -1, 'days'), timeZone)
     .flatMap((d) => (own.has(d.day) || station.basis !== 'usual' ? [own.get(d.day) ?? d] : []))
     .map((d) => ({ ...d, told: 'measured' as const }));
 }
@@ -249,9 +250,9 @@ function siteSeason(
         .map((d) => ({ ...d, told: 'forecast' as const })),
     ],
     models: modelsAt(hosts, ownHeat),
-    stageNotes: stageNotes.filter((s) => s.day >= after(today, -366, 'days')),
+    stageNotes: stageNotes.filter((s) => s.day >= dayAfter(today, -366, 'days')),
     covers: covers.map(({ hostId, doneOn, product, trees, left }) => ({ hostId, doneOn, product, trees, left })),
-    brought: brought.filter((d) => d.day >= after(today, -SHOWN_DAYS, 'days')).length,
+    brought: brought.filter((d) => d.day >= dayAfter(today, -SHOWN_DAYS, 'days')).length,
     basis: station.basis,
   };
 }
@@ -305,7 +306,7 @@ const timesOf = (hosts: readonly HostSeason[], conditionIds: readonly string[]):
   });
 
 /** A year back and two ahead: what the ribbons are read for. */
-const livesFor = (today: Day) => ({ from: after(today, -1, 'years'), to: after(today, 2, 'years') });
+const livesFor = (today: Day) => ({ from: dayAfter(today, -1, 'years'), to: dayAfter(today, 2, 'years') });
 const wholeYear = ({ time }: { time: LifeSpan['time'] }) => time.by === 'months' && time.from === 1 && time.to === 12;
 
 /** The stages of some conditions on the hosts of a place, the host with most trees for each. */
@@ -346,8 +347,8 @@ function eventsOf(
   const can = hosts.filter((h) => condition && concerns(condition.groups, h.host) && h.year.stages.length > 0);
   const first = can.find((h) => infectionSpan(id, h.year.stages, today));
   const span = first && infectionSpan(id, first.year.stages, today);
-  if (!first || !span || span.from > after(today, 10, 'days')) return [];
-  const from = new Date(zonedInstant(`${after(span.from, -1, 'days')}T00:00`, timeZone)!);
+  if (!first || !span || span.from > dayAfter(today, 10, 'days')) return [];
+  const from = new Date(zonedInstant(`${dayAfter(span.from, -1, 'days')}T00:00`, timeZone)!);
   const measured = from < now ? hoursOf(from, now) : [];
   return infectionEvents(id, first.year.stages, measured, members, timeZone, today).map((event) => {
     const cover = covers
@@ -387,7 +388,7 @@ export const seasonView = (
       sitesToChoose(viewer, siteId ?? null),
       dueBetween(viewer, from, to, 400),
       openVisits(viewer),
-      siteStand(viewer, siteId, after(dayIn(now, viewer.timeZone), -60, 'days')),
+      siteStand(viewer, siteId, dayAfter(dayIn(now, viewer.timeZone), -60, 'days')),
     ]);
     const [year] = place ? await siteYears(viewer, [place.id], taughtFrom(now)) : [];
     // Readings of its own are read by the hour only where there are any.

@@ -1,5 +1,5 @@
 import { comesAgain } from '@/core/prescribe/series';
-import type { Day } from '@/core/season/zone';
+import type { Day } from '@/lib/calendar/zone';
 import type { SeriesAt, YearVisit } from '@/store/year-visits';
 
 /** The visits with those that come after them as label and programme have it: expected, and planned by nobody yet. */

@@ -2,11 +2,12 @@ import { spotOf } from '@/facts/diagnosis';
 import { hoursOver, underRain, yearsOf, type DueVisit } from '@/facts/season';
 import { situationFor, usualChoices } from '@/facts/situation';
 import { treesOf } from '@/facts/tree';
-import { todayOf } from '@/commands/today';
+import { todayOf } from '@/facts/today';
 import type { Gate } from '@/core/gates/gate';
 import { stopsOf, wayAgainst } from '@/core/prescribe/options';
 import { isOver, superseded } from '@/core/prescribe/follow';
-import { after, dayIn, type Day } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
+import { dayIn, type Day } from '@/lib/calendar/zone';
 import { stagesAbout, type StageDate } from '@/core/season/stages';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
@@ -79,13 +80,13 @@ const [MOST_WANTED, WITH_WAYS] = [1000, 6];
 export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promise<Today> =>
   together(viewer, async () => {
     const today = todayOf(viewer, now);
-    const horizon = after(today, AHEAD_DAYS, 'days');
+    const horizon = dayAfter(today, AHEAD_DAYS, 'days');
     const [{ plans, works, sites }, dues, tasks, wanted, hanging] = await Promise.all([
       openVisits(viewer, { today, plans: 120, works: 60 }),
       dueWithin(viewer, [
-        { from: '1900-01-01', to: after(today, -1, 'days'), most: 25 },
+        { from: '1900-01-01', to: dayAfter(today, -1, 'days'), most: 25 },
         { from: today, to: today, most: 25 },
-        { from: after(today, 1, 'days'), to: horizon, most: 12 },
+        { from: dayAfter(today, 1, 'days'), to: horizon, most: 12 },
       ]),
       tasksDue(viewer, horizon, 500),
       treatNotPlanned(viewer, MOST_WANTED),

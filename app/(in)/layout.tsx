@@ -1,4 +1,4 @@
-import { showTemperature, showWind } from '@/core/units/units';
+import { showTemperature, showWind } from '@/lib/units/units';
 import { Bar } from '@/ui/frame/bar.client';
 import { PhoneKeeper } from '@/ui/phone/phone.client';
 import { FocusOnWork } from '@/ui/frame/focus.client';

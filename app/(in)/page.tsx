@@ -1,6 +1,6 @@
-import { showFine, showTemperature, showVolume, showWind, type UnitSystem } from '@/core/units/units';
+import { showFine, showTemperature, showVolume, showWind, type UnitSystem } from '@/lib/units/units';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { inZone } from '@/core/season/zone';
+import { inZone } from '@/lib/calendar/zone';
 import { groupBy } from '@/core/work/load-out';
 import { soilState } from '@/core/weather/air';
 import { findHost } from '@/knowledge';

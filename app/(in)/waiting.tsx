@@ -1,5 +1,5 @@
 import { METHOD_NAMES } from '@/core/label/methods';
-import { showFill, type UnitSystem } from '@/core/units/units';
+import { showFill, type UnitSystem } from '@/lib/units/units';
 import { findWork } from '@/core/work/works';
 import { findHost } from '@/knowledge';
 import type { OpenPlan } from '@/store/plans';

@@ -4,7 +4,7 @@ import type { Issue } from '@/core/book/write';
 import type { Viewer } from '@/store/auth';
 import { databaseSentence, SERVER_FAILED } from '@/commands/command';
 import { tooOften, type Rate } from '@/store/rate';
-import { withOwn } from '@/commands/own';
+import { withOwn } from '@/facts/custom-knowledge';
 import { failed } from './failed';
 import { currentViewer } from './viewer';
 

@@ -1,6 +1,6 @@
-import { differenceInCalendarDays, parseISO } from 'date-fns';
 import ical, { ICalEventStatus, ICalEventTransparency } from 'ical-generator';
-import { after, type Day } from '@/core/season/follow-ups';
+import { dayAfter, daysBetween } from '@/lib/calendar/days';
+import { type Day } from '@/lib/calendar/zone';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { groupBy } from '@/core/work/load-out';
 import { findWork } from '@/core/work/works';
@@ -40,7 +40,7 @@ export const movedByRain = (visits: readonly CalendarVisit[], hours: HoursAt, no
   const was = new Map(visits.map((v) => [v.id, v]));
   const midnight = new Date(Math.floor(now.getTime() / 864e5) * 864e5);
   return underRain(visits, hours, now).map((v) => {
-    const moved = differenceInCalendarDays(parseISO(was.get(v.id)!.due), parseISO(v.due));
+    const moved = daysBetween(v.due, was.get(v.id)!.due);
     return {
       ...v,
       version: v.version * MOVES_MOST + Math.min(moved, MOVES_MOST - 1),
@@ -127,7 +127,7 @@ export function calendarOf(name: string, visits: readonly Due[], origin: string)
     calendar.createEvent({
       id: `${f.id}@elmhorn`,
       start: day(f.due),
-      end: day(after(f.due, 1, 'days')),
+      end: day(dayAfter(f.due, 1, 'days')),
       allDay: true,
       transparency: ICalEventTransparency.TRANSPARENT,
       sequence: f.version,

@@ -1,5 +1,6 @@
 import { hoursOver } from '@/facts/season';
-import { after, dayIn } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
+import { dayIn } from '@/lib/calendar/zone';
 import { calendarVisits } from '@/store/follow-ups';
 import type { OpenedCalendar } from '@/store/place-calendar';
 import { plannedBetween } from '@/store/plans';
@@ -10,10 +11,10 @@ import { stationFor } from './station';
 /** What comes to a place, as its client is told of it: visits, and what is to be done there without a plan. */
 export async function comingTo(place: OpenedCalendar, now: Date): Promise<{ visits: Due[]; tasks: Task[] }> {
   const today = dayIn(now, place.timeZone);
-  const from = after(today, -STRUCK_OUT_DAYS, 'days');
-  const until = after(today, 2, 'years');
+  const from = dayAfter(today, -STRUCK_OUT_DAYS, 'days');
+  const until = dayAfter(today, 2, 'years');
   const [due, planned, tasks] = await Promise.all([
-    calendarVisits(place, after(today, -1, 'days'), until, new Date(`${from}T00:00:00Z`), place.siteId),
+    calendarVisits(place, dayAfter(today, -1, 'days'), until, new Date(`${from}T00:00:00Z`), place.siteId),
     plannedBetween(place, from, until, place.siteId),
     tasksBetween(place, from, until, place.siteId),
   ]);

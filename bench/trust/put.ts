@@ -7,7 +7,7 @@ import { compile, type Model } from '@/core/diagnose/model';
 import { evidenceOf, posterior, ranking, type Candidate } from '@/core/diagnose/rank';
 import type { Vigour } from '@/core/diagnose/words';
 import type { FieldCase } from '@/knowledge/vignettes/field';
-import { northernMonth } from '@/core/season/hemisphere';
+import { northernMonth } from '@/lib/calendar/hemisphere';
 import { harmsOf, type Harm, type Said } from './harm';
 
 /** A case as it is put to the engine; months are those of the northern year. */

@@ -4,7 +4,7 @@ import { doseFollowed, momentOf } from '@/facts/booking';
 import { spotOf } from '@/facts/diagnosis';
 import { situationOfPlan } from '@/facts/situation';
 import { detectionsNear, treeOf } from '@/facts/tree';
-import { saidSchema } from '@/commands/said';
+import { saidSchema } from '@/facts/answers';
 import { noTree } from '@/commands/trees/no-tree';
 import { bookingSchema, instant, uuid } from '@/core/book/record';
 import { toInstall } from '@/core/hanging/hang-on';
@@ -16,7 +16,7 @@ import { getPlan } from '@/store/plans';
 import { heldBy } from '@/store/shelf';
 import { v5 } from 'uuid';
 import { z } from 'zod';
-import { notThen } from './then';
+import { notThen } from '../../facts/not-then';
 
 const { weather, soil, leaf, said, released, basis, deviation } = bookingSchema.shape;
 

@@ -4,7 +4,7 @@ import { DEVICE_STATES } from '@/core/hanging/hanging';
 import { addSights, installationsNamed } from '@/store/hanging';
 import { v7 } from 'uuid';
 import { z } from 'zod';
-import { notThen } from './then';
+import { notThen } from '../../facts/not-then';
 
 /** What somebody sees of devices on the way round: how they run, and what is left where it is read off. */
 export const readDevices = command({

@@ -3,7 +3,7 @@ import { instant, uuid } from '@/core/book/record';
 import type { Issue } from '@/core/book/write';
 import { installationsNamed, removeRows } from '@/store/hanging';
 import { z } from 'zod';
-import { notThen } from './then';
+import { notThen } from '../../facts/not-then';
 
 const ml = (what: string) =>
   z.number(`What is ${what} must be a number.`).min(0, `Less than nothing is not ${what}.`).max(100_000);

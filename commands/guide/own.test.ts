@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { withOwn } from '@/commands/own';
+import { withOwn } from '@/facts/custom-knowledge';
 import { knowledgeOf } from '@/facts/knowledge';
 import { workFactsOf } from '@/facts/situation';
 import { diagnose } from '@/facts/diagnosis';

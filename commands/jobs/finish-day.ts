@@ -1,7 +1,7 @@
 import { command, refuse, type Result } from '@/commands/command';
 import { thingsOf } from '@/facts/round';
 import { endsOf } from '@/facts/round-ends';
-import { notThen } from '@/commands/devices/then';
+import { notThen } from '@/facts/not-then';
 import { uuid } from '@/core/book/record';
 import type { Issue } from '@/core/book/write';
 import type { OpenEnd } from '@/core/round/day';

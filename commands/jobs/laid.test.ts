@@ -6,9 +6,8 @@ import { assignProgramme } from '@/commands/programmes/assign-programme';
 import { maritime, plantOrchard, type Orchard } from '@/commands/programmes/testing';
 import { ownCompany } from '@/commands/testing';
 import { WEEKDAYS, weekdayOf } from '@/core/schedule/hours';
-import { daysApart } from '@/core/schedule/problem';
 import { solving } from '@/core/schedule/solve';
-import { after } from '@/core/season/follow-ups';
+import { dayAfter, daysBetween } from '@/lib/calendar/days';
 import { trainingLabels } from '@/knowledge';
 import { together } from '@/store/db';
 import { getAssignment, assignedVisits } from '@/store/laid';
@@ -43,7 +42,7 @@ const covers = async () =>
 it('an orchard’s covers go into rounds on days that its span, its interval and the crew leave; plan, programme and calendar follow', async () => {
   const first = (await covers())[0]!;
   // Three days before the first cover; the crew works on two days of the week, neither of them that of the cover.
-  const now = new Date(`${after(first.day, -3, 'days')}T08:00:00Z`);
+  const now = new Date(`${dayAfter(first.day, -3, 'days')}T08:00:00Z`);
   const at = { viewer: orchard.viewer, now, station: maritime };
   const weekday = weekdayOf(first.day);
   const crew = await perform(saveCrew, at, {
@@ -110,7 +109,7 @@ it('an orchard’s covers go into rounds on days that its span, its interval and
       .sort();
     days
       .slice(1)
-      .forEach((d, i) => expect(daysApart(days[i]!, d)).toBeGreaterThanOrEqual(cover.uses[0]!.intervals.minDays!));
+      .forEach((d, i) => expect(daysBetween(days[i]!, d)).toBeGreaterThanOrEqual(cover.uses[0]!.intervals.minDays!));
   }
   // Laid again, what the round has set stays where it is.
   const assignment = (await getAssignment(orchard.viewer, assignmentId))!;

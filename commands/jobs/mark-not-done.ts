@@ -1,6 +1,6 @@
 import { command, done, refuse, type Result } from '@/commands/command';
-import { STILL_INSTALLED } from '@/commands/devices/then';
-import { todayOf } from '@/commands/today';
+import { STILL_INSTALLED } from '@/facts/not-then';
+import { todayOf } from '@/facts/today';
 import { leaveSchema } from '@/core/round/leave';
 import { leaveItems, crewDaysLeft, crewDaysOfItems, type NewLeft } from '@/store/day';
 import { inspectionsNamed } from '@/store/follow-ups';

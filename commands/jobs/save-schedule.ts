@@ -8,7 +8,7 @@ import { dayInOrder } from '@/core/schedule/day';
 import { broken } from '@/core/schedule/plan';
 import type { JobOf } from '@/core/schedule/jobs';
 import { indexed, placedAt, slotAt, type Indexed } from '@/core/schedule/problem';
-import { dayWords } from '@/core/season/follow-ups';
+import { formatDay } from '@/lib/calendar/days';
 import { crewDaysBetween, writeCrewDays, type ItemPlaced, type CrewDayRow } from '@/store/rounds';
 import { v7 } from 'uuid';
 import { z } from 'zod';
@@ -103,7 +103,7 @@ function issuesOf(f: Fortnight, x: Indexed, { slotOf, places, named }: ReadPlan)
   return theirs.map(({ job, limit }) => {
     const j = f.problem.jobs[job]!;
     const slot = slotOf[job]!;
-    const on = slot < 0 ? '' : `, ${dayWords(placedAt(x, slot).day)}`;
+    const on = slot < 0 ? '' : `, ${formatDay(placedAt(x, slot).day)}`;
     return { path: `jobs.${j.id}`, message: `${titleOf(j)}${on}: ${says(limit)}` };
   });
 }

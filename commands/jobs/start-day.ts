@@ -1,8 +1,8 @@
 import { command, done, refuse, type Result } from '@/commands/command';
-import { notThen } from '@/commands/devices/then';
-import { todayOf } from '@/commands/today';
+import { notThen } from '@/facts/not-then';
+import { todayOf } from '@/facts/today';
 import { instant, uuid } from '@/core/book/record';
-import { dayWords } from '@/core/season/follow-ups';
+import { formatDay } from '@/lib/calendar/days';
 import { crewDayEntries, crewDayHead, setBegun } from '@/store/day';
 import { z } from 'zod';
 
@@ -19,7 +19,7 @@ export const startDay = command({
     const never = notThen(at, now);
     if (never) return refuse('at', never);
     // Its day is the company's; a crew that is home after midnight has begun before it.
-    if (round.day > todayOf(viewer, new Date(at))) return refuse('', `This round is for ${dayWords(round.day)}.`);
+    if (round.day > todayOf(viewer, new Date(at))) return refuse('', `This round is for ${formatDay(round.day)}.`);
     if (!(await crewDayEntries(viewer, crewDayId)).length) return refuse('', 'Nothing stands on this round.');
     return (await setBegun(viewer, crewDayId, new Date(at))) ? done : refuse('', 'This day is closed.');
   },

@@ -1,12 +1,12 @@
 import { command, refuse, type Result } from '@/commands/command';
 import { momentOf, newestDoses } from '@/facts/booking';
-import { notThen } from '@/commands/devices/then';
+import { notThen } from '@/facts/not-then';
 import { instant, uuid } from '@/core/book/record';
 import type { Issue } from '@/core/book/write';
 import { batchCode, goodUntil } from '@/core/mix/batch';
 import { asStrong, recipeOf } from '@/core/mix/recipe';
-import { dayIn, nightAfter } from '@/core/season/zone';
-import { figure, showAmount, showVolume } from '@/core/units/units';
+import { dayIn, nightAfter } from '@/lib/calendar/zone';
+import { figure, showAmount, showVolume } from '@/lib/units/units';
 import { addBatch } from '@/store/batches';
 import { pgCode } from '@/store/db';
 import { crewDayHead } from '@/store/day';

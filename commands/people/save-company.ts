@@ -1,7 +1,7 @@
 import { regionKey } from '@/commands/rules/region-key';
 import { command, done, refuse, type Result } from '@/commands/command';
-import { readNumber } from '@/core/units/numbers';
-import { LENGTH } from '@/core/units/units';
+import { readNumber } from '@/lib/units/numbers';
+import { LENGTH } from '@/lib/units/units';
 import { setCompany } from '@/store/people';
 import { z } from 'zod';
 

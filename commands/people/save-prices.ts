@@ -1,5 +1,5 @@
 import { command, done } from '@/commands/command';
-import { numberAt, typed } from '@/core/units/typed';
+import { numberAt, typed } from '@/lib/units/typed';
 import type { Issue } from '@/core/book/write';
 import { inMinor } from '@/core/cost/prices';
 import { setPrices } from '@/store/people';

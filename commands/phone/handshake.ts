@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
-import { after } from '@/core/season/follow-ups';
-import { todayOf } from '@/commands/today';
+import { dayAfter } from '@/lib/calendar/days';
+import { todayOf } from '@/facts/today';
 import { aheadBy } from '@/core/phone/clock';
 import { HOLDS_DAYS } from '@/core/phone/limits';
 import type { handshakeSchema } from '@/core/phone/send';
@@ -34,7 +34,7 @@ export const handshake = (viewer: Viewer, now: Date, m: z.output<typeof handshak
     await keepPhone(viewer, { id: m.phoneId, name: m.name, key, clockOffS: aheadS, waiting: m.waiting });
     const today = todayOf(viewer, now);
     const [rounds, waits] = await Promise.all([
-      crewDaysOfPerson(viewer, after(today, -1, 'days'), after(today, HOLDS_DAYS - 1, 'days')),
+      crewDaysOfPerson(viewer, dayAfter(today, -1, 'days'), dayAfter(today, HOLDS_DAYS - 1, 'days')),
       syncConflictCount(viewer),
     ]);
     return { personId: viewer.personId, key: key.toString('base64'), aheadS, rounds, syncConflicts: waits };

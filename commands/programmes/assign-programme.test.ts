@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { ownCompany } from '@/commands/testing';
-import { after } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
 import type { StationFor } from '@/core/weather/station';
 import { CLIMATES } from '@/stand-ins/weather/climates';
 import { simulatedStation } from '@/stand-ins/weather/station';
@@ -135,7 +135,7 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
     const both = [first!.planId!, second!.planId!];
     // The first is late, its window long enough that it may still be done.
     await made.owner`
-      update treatment_plan set latest = ${after(second!.day, 5, 'days')}, label_id = (select label_id from treatment_plan where id = ${both[1]!})
+      update treatment_plan set latest = ${dayAfter(second!.day, 5, 'days')}, label_id = (select label_id from treatment_plan where id = ${both[1]!})
       where id = ${both[0]!}`;
     const today = byDay(await openPlans(orchard.viewer, 5000), second!.day);
     expect(today.plans.filter((p) => p.treeId === tree).map((p) => p.id)).toEqual([both[1]]);
@@ -175,7 +175,7 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
     // No second date by the label’s own rule: the programme has its own.
     const due = (await dueBetween(orchard.viewer, '2027-03-01', '2027-06-30', 400)).filter((f) => f.treeId === tree);
     expect(due.map((f) => f.kind)).not.toContain('treat-again');
-    const rainy = (days: number) => after(first!.day, days, 'days');
+    const rainy = (days: number) => dayAfter(first!.day, days, 'days');
     const wet = withRain({ [rainy(2)]: 16, [rainy(5)]: 12 });
     const now = new Date(`${rainy(6)}T10:00:00Z`);
     const moved = (await season(wet, now)).find((t) => t.tree.id === tree)!.changes;

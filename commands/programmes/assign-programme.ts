@@ -1,8 +1,9 @@
 import { command, refuse, type Result } from '@/commands/command';
 import { isFor, assignOver, MOST_TREES, notThen, programmeNamed } from '@/facts/laying';
-import { saidSchema } from '@/commands/said';
+import { saidSchema } from '@/facts/answers';
 import { uuid } from '@/core/book/record';
-import { dayIn, dayWords } from '@/core/season/follow-ups';
+import { formatDay } from '@/lib/calendar/days';
+import { dayIn } from '@/lib/calendar/zone';
 import { findHost } from '@/knowledge';
 import { insertAssignment, getAssignment, assignedAlready } from '@/store/laid';
 import { getSite } from '@/store/grounds';
@@ -53,7 +54,7 @@ export const assignProgramme = command({
     if (twice)
       return refuse(
         'treeIds',
-        `${twice.tag} has this programme already, until ${dayWords(twice.until)}. End that first, or begin after it.`,
+        `${twice.tag} has this programme already, until ${formatDay(twice.until)}. End that first, or begin after it.`,
       );
     await insertAssignment(viewer, { ...assigning, id: p.id });
     const { visits } = await writeChanges({ viewer, now, station }, { ...assigning, id: p.id }, held, trees);

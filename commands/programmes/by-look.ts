@@ -3,7 +3,7 @@ import type { Finding } from '@/core/diagnose/knowledge';
 import { severityOf } from '@/core/decide/severity';
 import { signsOf } from '@/core/diagnose/reading';
 import { decides, type ProgrammeStep } from '@/core/programmes/schema';
-import type { Day } from '@/core/season/follow-ups';
+import type { Day } from '@/lib/calendar/zone';
 import { findCondition } from '@/knowledge';
 import { answerInspections, openInspections } from '@/store/laid';
 import { settleAnew } from './settle';

@@ -1,6 +1,6 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { dayIn } from '@/core/season/follow-ups';
+import { dayIn } from '@/lib/calendar/zone';
 import { dropCarried, endAssignmentRow as end, getAssignment, assignedVisits } from '@/store/laid';
 import { z } from 'zod';
 

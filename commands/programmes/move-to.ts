@@ -2,7 +2,7 @@ import type { Context } from '@/commands/command';
 import { assignOver, type ByHand, type AssignedTree } from '@/facts/laying';
 import type { Issue } from '@/core/book/write';
 import { keyOf } from '@/core/programmes/lay';
-import { dayWords } from '@/core/season/follow-ups';
+import { formatDay } from '@/lib/calendar/days';
 import type { Assignment } from '@/store/laid';
 import { following, stopTold, writeChanges } from './settle';
 
@@ -16,11 +16,11 @@ function breaks({ tree, visits, kept }: AssignedTree, byHand: ByHand): Issue[] {
     if (!now || now.stop) {
       const told = now?.stop ? stopTold(now.stop) : null;
       const gates = told && 'gates' in told ? told.gates.map((g) => `${g.title}. ${g.satisfy}`).join(' ') : '';
-      return [{ path, message: `${tree.tag}: on no day from ${dayWords(to.day)} on. ${gates}`.trim() }];
+      return [{ path, message: `${tree.tag}: on no day from ${formatDay(to.day)} on. ${gates}`.trim() }];
     }
     if (now.day === to.day) return [];
     return [
-      { path, message: `${tree.tag}: not before ${dayWords(now.day)}, by its label and what stands before it.` },
+      { path, message: `${tree.tag}: not before ${formatDay(now.day)}, by its label and what stands before it.` },
     ];
   });
 }
@@ -43,7 +43,7 @@ export async function moveTo(
   if (trees.some((t) => [...byHand.values()].some((m) => m.day < t.today)))
     return refused([{ path: 'day', message: 'This day has passed; give today or a day to come.' }]);
   if ([...byHand.values()].some((m) => m.day > assignment.until))
-    return refused([{ path: 'day', message: `The programme ends on ${dayWords(assignment.until)}.` }]);
+    return refused([{ path: 'day', message: `The programme ends on ${formatDay(assignment.until)}.` }]);
   const issues = trees.flatMap((t) => breaks(t, byHand));
   if (issues.length) return refused(issues);
   const follow = following(trees);

@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { ownCompany } from '@/commands/testing';
-import { after } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
 import { loadViewer } from '@/store/auth';
 import { assignedVisits, type VisitRow } from '@/store/laid';
 import { openPlans, plannedBetween } from '@/store/plans';
@@ -46,7 +46,7 @@ const move = (
 it('moves a visit on all its trees, with its plans; what comes after follows, and why is kept', async () => {
   const second = await rows('scab-cover', 2);
   const [was] = second;
-  const to = after(was!.day, 5, 'days');
+  const to = dayAfter(was!.day, 5, 'days');
   expect(await move(second, to)).toEqual({ ok: true, value: { followed: expect.any(Number) } });
   const moved = await rows('scab-cover', 2);
   expect(moved.map((v) => [v.day, v.byHand, v.moves.length])).toEqual([
@@ -55,13 +55,13 @@ it('moves a visit on all its trees, with its plans; what comes after follows, an
   ]);
   const plans = await openPlans(orchard.viewer, 1000);
   for (const v of moved) expect(plans.find((p) => p.id === v.planId)?.plannedFor).toBe(to);
-  for (const v of await rows('scab-cover', 3)) expect(v.day >= after(to, 7, 'days')).toBe(true);
+  for (const v of await rows('scab-cover', 3)) expect(v.day >= dayAfter(to, 7, 'days')).toBe(true);
 });
 
 it('a work and a look move as well', async () => {
   for (const step of ['winter-cut', 'moth-trap']) {
     const of = await rows(step, 1);
-    const to = after(of[0]!.day, 3, 'days');
+    const to = dayAfter(of[0]!.day, 3, 'days');
     expect(await move(of, to)).toMatchObject({ ok: true });
     expect((await rows(step, 1)).map((v) => v.day)).toEqual([to, to]);
   }
@@ -73,10 +73,10 @@ it('a work and a look move as well', async () => {
 
 it('what waits for a look is moved with its reason, and stays there when something else is settled', async () => {
   const [a] = await rows('summer-cover', 1);
-  const to = after(a!.day, 4, 'days');
+  const to = dayAfter(a!.day, 4, 'days');
   expect(await move([a!], to)).toMatchObject({ ok: true });
   const winter = await rows('winter-cut', 1);
-  await move(winter, after(winter[0]!.day, 1, 'days'));
+  await move(winter, dayAfter(winter[0]!.day, 1, 'days'));
   expect((await rows('summer-cover', 1)).find((v) => v.id === a!.id)).toMatchObject({ state: 'expected', day: to });
 });
 
@@ -100,7 +100,7 @@ it('what is left out says why, has no plan any more, and its series goes on from
 
 describe('what a move breaks is told, and nothing is moved', () => {
   it.each([
-    ['the label’s interval', (v: VisitRow) => after(v.day, -60, 'days'), /^visitIds\..*/, /not before/],
+    ['the label’s interval', (v: VisitRow) => dayAfter(v.day, -60, 'days'), /^visitIds\..*/, /not before/],
     ['a day that is past', () => '2026-11-01', /^day$/, /has passed/],
     ['a day after the programme', () => '2028-01-01', /^day$/, /ends on/],
     ['a day in the picking', () => '2027-08-10', /^visitIds\..*/, /E1: /],
@@ -116,7 +116,7 @@ describe('what a move breaks is told, and nothing is moved', () => {
   });
   it('without a reason, by another company, by one who may not prescribe, or once it has ended', async () => {
     const visits = await rows('scab-cover', 3);
-    const day = after(visits[0]!.day, 2, 'days');
+    const day = dayAfter(visits[0]!.day, 2, 'days');
     expect(await move(visits, day, 'no')).toMatchObject({ ok: false, issues: [{ path: 'because' }] });
     const theirs = (await loadViewer(await makeCompany(made.owner)))!;
     expect(await move(visits, day, 'A wedding.', theirs)).toMatchObject({ ok: false });

@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
 import type { Context } from '@/commands/command';
 import { assignOver, type Assigning, type AssignedTree } from '@/facts/laying';
-import { told, type UnitSystem } from '@/core/units/units';
+import { told, type UnitSystem } from '@/lib/units/units';
 import type { Gate } from '@/core/gates/gate';
 import { workOutOn } from '@/core/prescribe/prescribe';
 import type { Change } from '@/core/programmes/changes';

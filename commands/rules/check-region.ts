@@ -1,7 +1,7 @@
 import { command, done, type Result } from '@/commands/command';
 import { regionKey } from '@/commands/rules/region-key';
 import { regionFor } from '@/facts/region';
-import { todayOf } from '@/commands/today';
+import { todayOf } from '@/facts/today';
 import { insertRegion } from '@/store/people';
 import { v7 } from 'uuid';
 import { z } from 'zod';

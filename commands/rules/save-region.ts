@@ -1,7 +1,7 @@
 import { command, issuesOf, type Result } from '@/commands/command';
 import { regionKey } from '@/commands/rules/region-key';
 import { regionFor } from '@/facts/region';
-import { numberAt, typed } from '@/core/units/typed';
+import { numberAt, typed } from '@/lib/units/typed';
 import type { Issue } from '@/core/book/write';
 import { DISEASED_TOO, PRESENCE, regionSchema } from '@/core/gates/region';
 import { METHOD_NAMES, METHODS } from '@/core/label/methods';

@@ -2,7 +2,7 @@ import { v7 } from 'uuid';
 import { doneBy, NOW, ownCompany } from '@/commands/testing';
 import { yearOf } from '@/facts/season';
 import { treeOf } from '@/facts/tree';
-import { after } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
 import { makeCompany } from '@/store/testing';
@@ -30,7 +30,7 @@ it('what is seen stands on its day and moves what follows; taken back, all is as
   const [before, full] = [await stage(9), await stage(19)];
   expect(before.rests).toBe('measured');
   const id = v7();
-  const on = after(before.day, 9, 'days');
+  const on = dayAfter(before.day, 9, 'days');
   expect(await note({ id, on })).toEqual({ ok: true, value: null });
   expect(await note({ id, on })).toEqual({ ok: true, value: null });
   expect(await stage(9)).toMatchObject({ day: on, rests: 'seen' });

@@ -2,7 +2,8 @@ import { command, done, refuse, type Result } from '@/commands/command';
 import { treeOf } from '@/facts/tree';
 import { uuid } from '@/core/book/record';
 import { STAGES, type Bbch } from '@/core/season/bbch';
-import { after, dayIn, type Day } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
+import { dayIn, type Day } from '@/lib/calendar/zone';
 import { stagesOf } from '@/core/season/growth';
 import { findHost, growthOf, heatModels } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
@@ -57,7 +58,7 @@ export const noteStage = command({
     }
     const today = dayIn(now, place.timeZone);
     if (on > today) return refuse('on', 'This day has not come yet; say what is seen.');
-    if (on < after(today, -BACK_DAYS, 'days')) return refuse('on', 'At most a year back.');
+    if (on < dayAfter(today, -BACK_DAYS, 'days')) return refuse('on', 'At most a year back.');
     const seen = what.kind === 'stage' ? stageSeen(what) : await biofixSeen(viewer, siteId, today, what.modelId);
     if ('ok' in seen) return seen;
     await insertStageNote(viewer, { id, siteId, treeId, day: on, at: observed, ...seen });

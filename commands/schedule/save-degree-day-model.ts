@@ -1,6 +1,6 @@
 import { command, done, issuesOf, refuse, type Result } from '@/commands/command';
 import { note } from '@/commands/guide/own-entry';
-import { numberAt, typed } from '@/core/units/typed';
+import { numberAt, typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
 import type { Issue } from '@/core/book/write';
 import { heatModelSchema } from '@/core/season/heat-schema';

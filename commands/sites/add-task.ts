@@ -1,6 +1,7 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { after, dayIn } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
+import { dayIn } from '@/lib/calendar/zone';
 import { getSite } from '@/store/grounds';
 import { insertTask, treeByTag } from '@/store/tasks';
 import { z } from 'zod';
@@ -28,7 +29,7 @@ export const addTask = command({
     if (!place) return refuse('siteId', 'This place is not in this company.');
     const today = dayIn(now, place.timeZone);
     if (p.due < today) return refuse('due', 'This day has passed; give today or a day to come.');
-    if (p.due > after(today, AHEAD_YEARS, 'years')) return refuse('due', `At most ${AHEAD_YEARS} years ahead.`);
+    if (p.due > dayAfter(today, AHEAD_YEARS, 'years')) return refuse('due', `At most ${AHEAD_YEARS} years ahead.`);
     if (p.who === 'client' && p.instructions.length < 10)
       return refuse('instructions', 'Say how it is done, in words for somebody who does not do this for a living.');
     const treeId = tag ? await treeByTag(viewer, place.id, tag) : null;

@@ -1,9 +1,9 @@
 import { command, refuse, type Result } from '@/commands/command';
-import { typed } from '@/core/units/typed';
+import { typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
 import { combinedDiameter, stemDiameters } from '@/core/measure/trunk';
-import { readNumber } from '@/core/units/numbers';
-import { LENGTH } from '@/core/units/units';
+import { readNumber } from '@/lib/units/numbers';
+import { LENGTH } from '@/lib/units/units';
 import { findHost } from '@/knowledge';
 import { addTrees, nextWalkOrder, takenTags } from '@/store/tree-list';
 import { getSite } from '@/store/grounds';

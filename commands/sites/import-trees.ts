@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { v7 } from 'uuid';
 import { command, refuse, refuseRows, type Result } from '@/commands/command';
-import { dayIn, zonedInstant } from '@/core/season/zone';
+import { dayIn, zonedInstant } from '@/lib/calendar/zone';
 import { uuid } from '@/core/book/record';
 import { toDegrees } from '@/core/exchange/positions';
 import { speciesIndex } from '@/core/exchange/species';

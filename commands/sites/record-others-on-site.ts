@@ -1,8 +1,8 @@
 import { command, done, refuse, type Result } from '@/commands/command';
-import { todayOf } from '@/commands/today';
+import { todayOf } from '@/facts/today';
 import { putDown } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
-import { readNumber } from '@/core/units/numbers';
+import { readNumber } from '@/lib/units/numbers';
 import { addOthersApplied } from '@/store/others-applied';
 import { getSite } from '@/store/grounds';
 import { z } from 'zod';

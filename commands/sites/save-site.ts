@@ -1,13 +1,13 @@
 import { command, refuse, type Result } from '@/commands/command';
 import { name } from '@/commands/sites/name';
 import { stale } from '@/commands/stale';
-import { numberAt, typed } from '@/core/units/typed';
+import { numberAt, typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
 import type { Issue } from '@/core/book/write';
 import { may } from '@/core/people/rights';
-import { readNumber } from '@/core/units/numbers';
+import { readNumber } from '@/lib/units/numbers';
 import { readHours } from '@/core/schedule/read-hours';
-import { AREA, LENGTH } from '@/core/units/units';
+import { AREA, LENGTH } from '@/lib/units/units';
 import { regionKey } from '@/commands/rules/region-key';
 import { getSite, upsertSite, type SiteInput } from '@/store/grounds';
 import { z } from 'zod';

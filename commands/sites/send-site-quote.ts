@@ -1,11 +1,11 @@
 import { command, refuse, type Result } from '@/commands/command';
 import { offeredAt } from '@/facts/offered';
-import { numberAt, typed } from '@/core/units/typed';
+import { numberAt, typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
 import type { Issue } from '@/core/book/write';
 import { NO_PRICES } from '@/core/cost/prices';
 import { DAYS_OPEN } from '@/core/proposal/proposal';
-import { dayIn } from '@/core/season/follow-ups';
+import { dayIn } from '@/lib/calendar/zone';
 import { getSite } from '@/store/grounds';
 import { insertQuote } from '@/store/proposals';
 import { z } from 'zod';

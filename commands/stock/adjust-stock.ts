@@ -1,9 +1,9 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { amountUnit, factor } from '@/commands/stock/amount';
-import { typed } from '@/core/units/typed';
+import { typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
-import { readNumber } from '@/core/units/numbers';
-import { VOLUME } from '@/core/units/units';
+import { readNumber } from '@/lib/units/numbers';
+import { VOLUME } from '@/lib/units/units';
 import { pgCode } from '@/store/db';
 import { countLot, lotById, takeOut } from '@/store/shelf';
 import { z } from 'zod';

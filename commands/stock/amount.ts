@@ -1,4 +1,4 @@
-import { MASS, VOLUME } from '@/core/units/units';
+import { MASS, VOLUME } from '@/lib/units/units';
 import { z } from 'zod';
 
 /** Units in which a delivery or a count is typed. */

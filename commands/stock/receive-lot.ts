@@ -1,12 +1,12 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { amountUnit, factor } from '@/commands/stock/amount';
-import { todayOf } from '@/commands/today';
-import { typed } from '@/core/units/typed';
+import { todayOf } from '@/facts/today';
+import { typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
 import { isLiquid } from '@/core/label/liquid';
-import { readNumber } from '@/core/units/numbers';
-import { VOLUME } from '@/core/units/units';
-import { dayWords } from '@/core/season/follow-ups';
+import { readNumber } from '@/lib/units/numbers';
+import { VOLUME } from '@/lib/units/units';
+import { formatDay } from '@/lib/calendar/days';
 import { receive, shelfLabels } from '@/store/shelf';
 import { z } from 'zod';
 
@@ -46,7 +46,7 @@ export const receiveLot = command({
       ? done
       : refuse(
           'expiresOn',
-          `Lot ${r.lotNumber} stands in the book with ${dayWords(stands)}: one of the two was misread.`,
+          `Lot ${r.lotNumber} stands in the book with ${formatDay(stands)}: one of the two was misread.`,
         );
   },
 });

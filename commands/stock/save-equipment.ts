@@ -1,6 +1,6 @@
 import { command, done, type Result } from '@/commands/command';
-import { todayOf } from '@/commands/today';
-import { numberAt, typed } from '@/core/units/typed';
+import { todayOf } from '@/facts/today';
+import { numberAt, typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
 import type { Issue } from '@/core/book/write';
 import { EQUIPMENT_KINDS } from '@/core/work/load-out';

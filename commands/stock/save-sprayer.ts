@@ -1,8 +1,8 @@
 import { command, done, refuse, type Result } from '@/commands/command';
-import { todayOf } from '@/commands/today';
-import { typed } from '@/core/units/typed';
+import { todayOf } from '@/facts/today';
+import { typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
-import { readNumber } from '@/core/units/numbers';
+import { readNumber } from '@/lib/units/numbers';
 import { upsertSprayer } from '@/store/shelf';
 import { z } from 'zod';
 

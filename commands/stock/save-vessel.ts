@@ -1,7 +1,7 @@
 import { command, done, refuse, type Result } from '@/commands/command';
-import { typed } from '@/core/units/typed';
+import { typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
-import { readNumber } from '@/core/units/numbers';
+import { readNumber } from '@/lib/units/numbers';
 import { addVessel } from '@/store/shelf';
 import { z } from 'zod';
 

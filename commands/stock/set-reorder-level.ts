@@ -1,9 +1,9 @@
 import { command, done, refuse, type Result } from '@/commands/command';
 import { amountUnit, factor } from '@/commands/stock/amount';
-import { numberAt, typed } from '@/core/units/typed';
+import { numberAt, typed } from '@/lib/units/typed';
 import type { Issue } from '@/core/book/write';
 import { isLiquid } from '@/core/label/liquid';
-import { VOLUME } from '@/core/units/units';
+import { VOLUME } from '@/lib/units/units';
 import { setStockLevel, shelfLabels } from '@/store/shelf';
 import { z } from 'zod';
 

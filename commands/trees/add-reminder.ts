@@ -2,7 +2,8 @@ import { command, done, refuse, type Result } from '@/commands/command';
 import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { uuid } from '@/core/book/record';
-import { after, dayIn } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
+import { dayIn } from '@/lib/calendar/zone';
 import { insertReminder } from '@/store/follow-ups';
 import { z } from 'zod';
 
@@ -25,7 +26,7 @@ export const addReminder = command({
     if (!tree) return noTree;
     const today = dayIn(now, tree.timeZone);
     if (on < today) return refuse('on', 'This day has passed; give today or a day to come.');
-    if (on > after(today, AHEAD_YEARS, 'years')) return refuse('on', `At most ${AHEAD_YEARS} years ahead.`);
+    if (on > dayAfter(today, AHEAD_YEARS, 'years')) return refuse('on', `At most ${AHEAD_YEARS} years ahead.`);
     await insertReminder(viewer, { id, treeId, on, what, reason: `Set by ${viewer.name}.` });
     return done;
   },

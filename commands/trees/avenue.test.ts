@@ -7,7 +7,7 @@ import { answerQuote } from '@/commands/share/answer-offer';
 import { ownCompany } from '@/commands/testing';
 import { standing } from '@/core/gates/rules';
 import { prescribe } from '@/core/prescribe/prescribe';
-import { after } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
 import type { Viewer } from '@/store/auth';
 import { getPlans, openPlans } from '@/store/plans';
 import { yearVisits } from '@/store/year-visits';
@@ -81,7 +81,7 @@ it('an avenue: planned in November for its window, sold online, moved by the hea
 
   // As the day nears, the forecast says on which days its own label lets it be done.
   const [plan] = await plans();
-  const day = after(stands, 7, 'days');
+  const day = dayAfter(stands, 7, 'days');
   const days = (await planDaysView(viewer, plan!.id, late, at(stands)))!;
   expect(days.spans.find((s) => s.from <= day && day <= s.to)!.bounds).toEqual([]);
   expect(days.fits!.some((f) => f.day >= stands && f.chance > 0)).toBe(true);

@@ -1,6 +1,6 @@
 import { command, done, refuse } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { STILL_INSTALLED } from '@/commands/devices/then';
+import { STILL_INSTALLED } from '@/facts/not-then';
 import { installedOn } from '@/store/hanging';
 import { setPlanState } from '@/store/plans';
 import { z } from 'zod';

@@ -2,7 +2,7 @@ import { command, done } from '@/commands/command';
 import { stale } from '@/commands/stale';
 import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
-import { numberAt, typed } from '@/core/units/typed';
+import { numberAt, typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
 import type { Issue } from '@/core/book/write';
 import { findHost } from '@/knowledge';

@@ -2,7 +2,8 @@ import { command, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import type { Issue } from '@/core/book/write';
 import { noDayAhead } from '@/core/prescribe/when';
-import { dayIn, dayWords } from '@/core/season/follow-ups';
+import { formatDay } from '@/lib/calendar/days';
+import { dayIn } from '@/lib/calendar/zone';
 import { moveVisitsTo, visitsById } from '@/store/follow-ups';
 import { z } from 'zod';
 
@@ -29,13 +30,13 @@ export const moveInspections = command({
     const issues = visits.flatMap((v): Issue[] => {
       if (v.kind === 'treat-again' && day < v.earliest)
         return [
-          { path: `ids.${v.id}`, message: `${v.tag}: ${v.what} may come on ${dayWords(v.earliest)} at the soonest.` },
+          { path: `ids.${v.id}`, message: `${v.tag}: ${v.what} may come on ${formatDay(v.earliest)} at the soonest.` },
         ];
       if (v.kind === 'pull-device' && day > v.latest)
-        return [{ path: `ids.${v.id}`, message: `${v.tag}: what hangs is pulled by ${dayWords(v.latest)}.` }];
+        return [{ path: `ids.${v.id}`, message: `${v.tag}: what hangs is pulled by ${formatDay(v.latest)}.` }];
       // What somebody asked for has no time but the day they gave.
       if (because || v.ruleId === 'own' || (v.earliest <= day && day <= v.latest)) return [];
-      const span = `${dayWords(v.earliest)} to ${dayWords(v.latest)}`;
+      const span = `${formatDay(v.earliest)} to ${formatDay(v.latest)}`;
       return [
         { path: 'because', message: `${v.tag}: ${v.what} has its time from ${span}. Say why it is moved out of it.` },
       ];

@@ -6,7 +6,7 @@ import { blocked, standing } from '@/core/gates/rules';
 import type { Situation } from '@/core/prescribe/situation';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { noDayAhead, visitOn, type Visit } from '@/core/prescribe/when';
-import { dayWords } from '@/core/season/follow-ups';
+import { formatDay } from '@/lib/calendar/days';
 import { getPlans, movePlansTo, type Plan } from '@/store/plans';
 import type { Tree } from '@/store/tree';
 import { z } from 'zod';
@@ -38,7 +38,7 @@ function onDay(p: { day: string; because: string }, plan: Plan, tree: Tree, situ
   const result = prescribe(situation, plan.label, use, { ...plan.choices, when });
   const open = blocked(standing(result.gates), plan.released);
   const stops = open.filter((g) => g.strength === 'stop' || g.asks);
-  const there = `${tree.tag} on ${dayWords(p.day)}`;
+  const there = `${tree.tag} on ${formatDay(p.day)}`;
   if (stops.length)
     return stops.map((g) => ({ path: `planIds.${plan.id}`, message: `${there}: ${g.title}. ${g.satisfy}` }));
   if (!result.dose.ok) return [{ path: `planIds.${plan.id}`, message: `${there}: there is no dose for it.` }];

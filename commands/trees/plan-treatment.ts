@@ -1,7 +1,7 @@
-import { told } from '@/core/units/units';
+import { told } from '@/lib/units/units';
 import { command, refuse, type Result } from '@/commands/command';
 import { situationFor, usualChoices } from '@/facts/situation';
-import { saidSchema } from '@/commands/said';
+import { saidSchema } from '@/facts/answers';
 import { treesOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { uuid } from '@/core/book/record';

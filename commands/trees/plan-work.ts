@@ -2,7 +2,7 @@ import { command, done, refuse, type Result } from '@/commands/command';
 import { weighingOf, workFactsOf } from '@/facts/situation';
 import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
-import { told } from '@/core/units/units';
+import { told } from '@/lib/units/units';
 import { uuid } from '@/core/book/record';
 import { blocked } from '@/core/gates/rules';
 import { weighWork } from '@/core/prescribe/compare';

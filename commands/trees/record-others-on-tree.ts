@@ -1,9 +1,9 @@
 import { command, done, refuse, type Result } from '@/commands/command';
-import { todayOf } from '@/commands/today';
+import { todayOf } from '@/facts/today';
 import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { putDown } from '@/commands/typed';
-import { numberAt } from '@/core/units/typed';
+import { numberAt } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
 import type { Issue } from '@/core/book/write';
 import { findCondition } from '@/knowledge';

@@ -10,7 +10,7 @@ import {
   type Worked,
   type Written,
 } from '@/facts/booking';
-import { saidSchema } from '@/commands/said';
+import { saidSchema } from '@/facts/answers';
 import { settleAnew } from '@/commands/programmes/settle';
 import { bookingSchema, uuid, type Booking } from '@/core/book/record';
 import { sharesOf } from '@/core/book/row';

@@ -5,9 +5,10 @@ import type { Written } from '@/facts/booking';
 import { stillSaid } from '@/core/gates/said';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { visitOn, whilePlanning } from '@/core/prescribe/when';
-import { after, type Day } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
+import { type Day } from '@/lib/calendar/zone';
 import { NO_YEAR } from '@/core/season/year';
-import { told } from '@/core/units/units';
+import { told } from '@/lib/units/units';
 import { getPlan } from '@/store/plans';
 import { heldBy } from '@/store/shelf';
 import { planRow } from '@/store/verdicts';
@@ -34,7 +35,7 @@ export async function planRest(
   const [tree, held] = await Promise.all([treeOf(viewer, plan.treeId, observed), heldBy(viewer)]);
   if (!tree) return null;
   const before = plan.choices.rest;
-  const day = after(record.doneOn, 1, 'days');
+  const day = dayAfter(record.doneOn, 1, 'days');
   const situation = situationOfPlan(viewer, tree, held, await detectionsNear(viewer, tree), observed, plan, NO_YEAR);
   const choices = {
     ...plan.choices,
@@ -53,7 +54,7 @@ export async function planRest(
   if (stop) return { stopped: `${stop.title}: ${stop.sentence}` };
   if (!result.metric.dose.ok)
     return { stopped: result.metric.dose.issues[0]?.message ?? 'There is no dose for the rest.' };
-  const latest = after(day, FINISHED_WITHIN_DAYS - 1, 'days');
+  const latest = dayAfter(day, FINISHED_WITHIN_DAYS - 1, 'days');
   await planRow(viewer, {
     plans: [
       {

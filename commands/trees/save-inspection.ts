@@ -1,12 +1,12 @@
 import { inMinor } from '@/core/cost/prices';
 import { command, done, refuse, type Result } from '@/commands/command';
-import { todayOf } from '@/commands/today';
+import { todayOf } from '@/facts/today';
 import { treeOf } from '@/facts/tree';
 import { settleByInspection } from '@/commands/programmes/by-look';
 import { noTree } from '@/commands/trees/no-tree';
 import type { Issue } from '@/core/book/write';
 import { detailSchema, inspectionSchema, readChangePrice, readCrownLoss } from '@/core/diagnose/look';
-import { dayIn } from '@/core/season/follow-ups';
+import { dayIn } from '@/lib/calendar/zone';
 import { findHost, findTest, signsFor } from '@/knowledge';
 import { insertInspections } from '@/store/looks';
 import { alikeTrees } from '@/store/tree';

@@ -3,7 +3,7 @@ import { command, refuse, type Result } from '@/commands/command';
 import { situationFor, usualChoices, weighingOf, workFactsOf } from '@/facts/situation';
 import { detectionsNear, treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
-import { numberAt, typed } from '@/core/units/typed';
+import { numberAt, typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
 import type { Issue } from '@/core/book/write';
 import { weighUse, weighWork } from '@/core/prescribe/compare';

@@ -1,5 +1,5 @@
 import { command, done, refuse, type Result } from '@/commands/command';
-import { todayOf } from '@/commands/today';
+import { todayOf } from '@/facts/today';
 import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { uuid } from '@/core/book/record';

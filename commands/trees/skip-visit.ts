@@ -1,6 +1,6 @@
 import { command, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { dayIn } from '@/core/season/follow-ups';
+import { dayIn } from '@/lib/calendar/zone';
 import { nextAfterSkip } from '@/core/season/skip';
 import { getVisit, skipFollowUp } from '@/store/follow-ups';
 import { v7 } from 'uuid';

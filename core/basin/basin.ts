@@ -1,4 +1,4 @@
-import type { Cm, Ml, SquareM } from '../units/units';
+import type { Cm, Ml, SquareM } from '../../lib/units/units';
 
 /** Area of a band around a round trunk from `inner` to `outer` cm beyond the bark, in m². */
 export function bandArea(diameter: Cm, inner: Cm, outer: Cm): SquareM {

@@ -1,4 +1,4 @@
-import { figure, showAmount, showVolume } from '../units/units';
+import { figure, showAmount, showVolume } from '../../lib/units/units';
 import type { ApplicationRecord } from './record';
 
 /** What a record says of the liquid: all of it follows from how much product went in. */

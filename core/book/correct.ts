@@ -1,4 +1,5 @@
-import { dayIn, followUps, type Day, type FollowUp } from '../season/follow-ups';
+import { dayIn, type Day } from '../../lib/calendar/zone';
+import { followUps, type FollowUp } from '../season/follow-ups';
 import type { Step } from '../season/programme';
 import type { LabelUse } from '../label/schema';
 import type { Host } from '../diagnose/knowledge';

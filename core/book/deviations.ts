@@ -2,8 +2,8 @@ import type { Dose } from '../dose/dose';
 import type { Gate } from '../gates/gate';
 import { doseChangeSentence, type DoseAnswer } from '../prescribe/dose-now';
 import type { LabelUse } from '../label/schema';
-import type { Day } from '../season/follow-ups';
-import { figure } from '../units/units';
+import type { Day } from '../../lib/calendar/zone';
+import { figure } from '../../lib/units/units';
 
 /** Share by which the amount used may differ from the planned one before somebody must say why. */
 const FREE = 0.05;

@@ -1,11 +1,12 @@
 import type { Host } from '../diagnose/knowledge';
 import type { LabelUse } from '../label/schema';
-import { after, type Day } from '../season/follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
+import { type Day } from '../../lib/calendar/zone';
 
 /** First day on which the fruit may be picked and eaten; null where the tree bears none, or the label asks no wait. */
 export const eatFrom = (host: Pick<Host, 'edible'>, use: Pick<LabelUse, 'intervals'>, doneOn: Day): Day | null =>
   host.edible && use.intervals.preHarvestDays !== undefined
-    ? after(doneOn, use.intervals.preHarvestDays, 'days')
+    ? dayAfter(doneOn, use.intervals.preHarvestDays, 'days')
     : null;
 /** Until when nobody goes there, as an instant. */
 export const reEntryUntil = (use: Pick<LabelUse, 'intervals'>, endedAt: string): string =>

@@ -1,4 +1,4 @@
-import { showAmount, showMass } from '../units/units';
+import { showAmount, showMass } from '../../lib/units/units';
 import type { ApplicationRecord } from './record';
 
 /** What the book's search looks in. */

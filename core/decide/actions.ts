@@ -1,5 +1,5 @@
 import type { Condition, TreatmentOption } from '../diagnose/knowledge';
-import { inSeason } from '../season/months';
+import { inSeason } from '../../lib/calendar/months';
 import type { Certainty } from '../diagnose/words';
 import { against, type Against, type CrownLimit, type TreeState } from './eligible';
 import type { Schools } from './schools';

@@ -1,5 +1,5 @@
 import type { Condition, Knowledge, QuickTest, Sign } from '../diagnose/knowledge';
-import { once } from '../diagnose/once';
+import { memoize } from '../../lib/memoize';
 
 /** What a decision looks up in the knowledge. */
 export interface Base {
@@ -11,7 +11,7 @@ export interface Base {
 }
 
 /** The look-ups of a knowledge base, made once. */
-export const baseOf = once((k: Pick<Knowledge, 'conditions' | 'signs' | 'tests'>): Base => {
+export const baseOf = memoize((k: Pick<Knowledge, 'conditions' | 'signs' | 'tests'>): Base => {
   const by = <T extends { id: string }>(list: readonly T[]) => {
     const map = new Map(list.map((x) => [x.id, x]));
     return (id: string): T | null => map.get(id) ?? null;

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { baseOf } from '../decide/base';
 import { decide } from '../decide/decide';
 import type { DecideInput, DecisionResult } from '../decide/types';
-import { northernMonth } from '../season/hemisphere';
+import { northernMonth } from '../../lib/calendar/hemisphere';
 import { alarming, observationDoubts, type Exclusion } from './doubts';
 import { findingSchema, testResultSchema, type Finding, type Host, type Knowledge } from './knowledge';
 import { balance, wouldChange } from './evidence';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Issue } from '../book/write';
 import { TARGETS } from '../decide/targets';
-import { numberAt } from '../units/typed';
+import { numberAt } from '../../lib/units/typed';
 import { findingSchema, testResultSchema } from './knowledge';
 import { VIGOURS } from './words';
 

@@ -1,7 +1,7 @@
-import { inSeason } from '../season/months';
+import { inSeason } from '../../lib/calendar/months';
 import type { Condition, Host, Knowledge, QuickTest, Sign } from './knowledge';
 import { commonOn, concerns, oftenOf } from './reading';
-import { lastFew, once } from './once';
+import { memoizeRecent, memoize } from '../../lib/memoize';
 import { SIGN_OF_HEALTH, OFTEN, type PartOfTree } from './words';
 
 /** What is known before anybody looks: where, when, and what stood here or near by before. */
@@ -267,12 +267,12 @@ interface Ground extends Pick<Model, 'observables' | 'chains'> {
 }
 /** Hosts and months whose ground is kept at hand: a crew's day asks for few, and each is some hundred kilobytes. */
 const KEPT = 24;
-const groundsOf = once((_: Known) => lastFew<Ground>(KEPT));
+const groundsOf = memoize((_: Known) => memoizeRecent<Ground>(KEPT));
 const groundOf = (knowledge: Known, host: Host, month: number): Ground =>
   groundsOf(knowledge)([month, host.id, host.evergreen, ...host.groups].join(), () =>
     workOutGround(knowledge, host, month),
   );
-const lastingIn = once((k: Known): ReadonlySet<string> => new Set(k.signs.filter((s) => s.lasts).map((s) => s.id)));
+const lastingIn = memoize((k: Known): ReadonlySet<string> => new Set(k.signs.filter((s) => s.lasts).map((s) => s.id)));
 
 /** A sign as something to look at; what follows from its kind alone is set here. */
 export const signAsObservable = (

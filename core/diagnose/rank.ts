@@ -1,6 +1,6 @@
 import type { Finding, TestResult } from './knowledge';
 import { SOUND, type Model, type Observable } from './model';
-import { once } from './once';
+import { memoize } from '../../lib/memoize';
 import type { Sure } from './words';
 
 /** What has been looked at: signs with their state and grade, and tests with their outcome. Order does not matter. */
@@ -43,7 +43,7 @@ export interface Posterior {
 }
 
 /** Chances of every outcome by pair of profiles, with the mistakes of people and tests in them. */
-export const reported = once((o: Observable): Float64Array[] => {
+export const reported = memoize((o: Observable): Float64Array[] => {
   if (o.kind === 'sign') {
     const seen = Float64Array.of(...o.chances[0]!.map((q) => q * (1 - OVERLOOKED) + (1 - q) * o.error));
     return [seen, seen.map((p) => 1 - p)];
@@ -55,8 +55,8 @@ export const reported = once((o: Observable): Float64Array[] => {
   );
 });
 
-const observablesOf = once((model: Model) => new Map(model.observables.map((o) => [`${o.kind}:${o.id}`, o])));
-const profileOf = once((o: Observable) => Uint8Array.of(...o.profile));
+const observablesOf = memoize((model: Model) => new Map(model.observables.map((o) => [`${o.kind}:${o.id}`, o])));
+const profileOf = memoize((o: Observable) => Uint8Array.of(...o.profile));
 
 /** What one observation says: how likely it is by pair of profiles. */
 export interface Evidence {
@@ -99,7 +99,7 @@ export function evidenceOf(model: Model, observed: Observed): Evidence[] {
 }
 
 /** Weights of all hypotheses before anything was looked at; worked out once a model, and never changed. */
-export const priorWeights = once((model: Model): Posterior => {
+export const priorWeights = memoize((model: Model): Posterior => {
   const n = model.conditions.length;
   const sound = model.conditions.findIndex((c) => c.id === SOUND);
   const size = n + ((n - 1) * (n - 2)) / 2;

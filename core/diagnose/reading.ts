@@ -1,11 +1,11 @@
 import type { Condition, Host } from './knowledge';
-import { once } from './once';
+import { memoize } from '../../lib/memoize';
 import { OFTEN_WORDS, type Often } from './words';
 
 // Apart from the schemas, so that the browser can rank without carrying them.
 
 /** How often a condition shows each of its signs; the surest word counts where a sign stands twice. */
-const wordsOf = once(
+const wordsOf = memoize(
   (c: Condition) => new Map([...OFTEN_WORDS].reverse().flatMap((w) => c.signs[w].map((s): [string, Often] => [s, w]))),
 );
 /** How often a condition shows a sign; undefined where it has nothing to do with it. */

@@ -1,4 +1,4 @@
-import { dayIn } from '../season/follow-ups';
+import { dayIn } from '../../lib/calendar/zone';
 import type { Finding, TestResult } from './knowledge';
 import type { InspectionDetail } from './look';
 import type { Vigour } from './words';

@@ -1,7 +1,7 @@
 import type { LabelUse } from '../label/schema';
 import { girthFromDiameter } from '../measure/trunk';
 import type { SiteCount } from '../ring/count';
-import { figure, showTrunk, showVolume, toCm, toM2, toMl } from '../units/units';
+import { figure, showTrunk, showVolume, toCm, toM2, toMl } from '../../lib/units/units';
 import { noDose, type DoseIssue, type Job } from './types';
 
 /** How much of the rate's basis there is: cm of diameter over the label's step, sites, holes, m², mL of spray. */

@@ -1,7 +1,7 @@
 import { bandArea, waterDepth } from '../basin/basin';
 import { pickClass, sizeBy } from '../label/match';
 import type { Carrier } from '../label/schema';
-import { figure, showVolume, toCm, toMl, type Cm, type Ml, type SquareM } from '../units/units';
+import { figure, showVolume, toCm, toMl, type Cm, type Ml, type SquareM } from '../../lib/units/units';
 import { noDose, type Dose, type DoseIssue, type Job } from './types';
 
 export interface CarrierVolume {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { bandArea, splitPasses, waterDepth } from '../basin/basin';
 import { trainingLabels } from '@/knowledge';
 import { perDiameter, rate, relative, testLabel } from '../testing';
-import { CM_PER_IN, ML_PER_FL_OZ, toBase } from '../units/units';
+import { CM_PER_IN, ML_PER_FL_OZ, toBase } from '../../lib/units/units';
 import type { Label } from '../label/schema';
 import { dose, type Dose, type DoseInput } from './dose';
 

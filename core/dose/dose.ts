@@ -1,6 +1,6 @@
 import { activePerUnit } from '../label/match';
 import type { StemRule } from '../measure/trunk';
-import { figure, showAmount, showMass, showVolume, toMl } from '../units/units';
+import { figure, showAmount, showMass, showVolume, toMl } from '../../lib/units/units';
 import { carrierVolume, filledUp } from './carrier';
 import { limit } from './limits';
 import { pourOut } from './pour';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { relative, testLabel } from '../testing';
-import { CM_PER_IN, ML_PER_FL_OZ, AREA } from '../units/units';
+import { CM_PER_IN, ML_PER_FL_OZ, AREA } from '../../lib/units/units';
 import { dose, type Dose } from './dose';
 
 const vessels = [

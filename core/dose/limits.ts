@@ -1,6 +1,6 @@
 import { activePerUnit } from '../label/match';
 import type { LabelUse } from '../label/schema';
-import { showAmount, showMass, toBase, toM2 } from '../units/units';
+import { showAmount, showMass, toBase, toM2 } from '../../lib/units/units';
 import { inProduct } from './rate';
 import { failed, noDose, type Bound, type DoseIssue, type Job } from './types';
 

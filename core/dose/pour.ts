@@ -1,6 +1,6 @@
 import { toMarks, type Measured } from '../mix/vessels';
 import type { SiteCount } from '../ring/count';
-import { figure, showAmount } from '../units/units';
+import { figure, showAmount } from '../../lib/units/units';
 import type { Dose, Job } from './types';
 
 export interface Poured {

@@ -1,7 +1,7 @@
 import { activePerUnit, pickClass, sizeBy } from '../label/match';
 import type { RatePoint } from '../label/schema';
 import type { SiteCount } from '../ring/count';
-import { figure, showAmount, showTrunk, toBase, VOLUME } from '../units/units';
+import { figure, showAmount, showTrunk, toBase, VOLUME } from '../../lib/units/units';
 import { basisAmount } from './basis';
 import { failed, noDose, type DoseIssue, type Job } from './types';
 

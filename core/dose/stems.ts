@@ -1,6 +1,6 @@
 import type { LabelUse } from '../label/schema';
 import { combinedDiameter, girthFromDiameter } from '../measure/trunk';
-import { showAmount } from '../units/units';
+import { showAmount } from '../../lib/units/units';
 import { noDose, type Dose, type DoseIssue, type DoseInput } from './types';
 
 /**

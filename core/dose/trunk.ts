@@ -3,7 +3,7 @@ import { sizeBy } from '../label/match';
 import type { LabelUse } from '../label/schema';
 import { combinedDiameter, girthFromDiameter, type StemRule } from '../measure/trunk';
 import { countSites, type SiteCount } from '../ring/count';
-import { figure, LENGTH, showTrunk, toBase, toMl } from '../units/units';
+import { figure, LENGTH, showTrunk, toBase, toMl } from '../../lib/units/units';
 import { noDose, type DoseIssue, type DoseInput, type Job } from './types';
 
 /** Opens the sum: the trunk, or several stems as one by the label's rule, the one chosen, or their basal area. */

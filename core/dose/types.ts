@@ -2,7 +2,7 @@ import type { Label, LabelUse } from '../label/schema';
 import type { StemRule } from '../measure/trunk';
 import type { Measured, Vessel } from '../mix/vessels';
 import type { SiteCount } from '../ring/count';
-import type { Cm, Grams, Ml, SquareM, UnitSystem } from '../units/units';
+import type { Cm, Grams, Ml, SquareM, UnitSystem } from '../../lib/units/units';
 
 /** What is known about the tree and the job when a dose is worked out. */
 export interface DoseInput {

@@ -1,5 +1,5 @@
 import { atOnce, type Slices } from '../slices';
-import { figure } from '../units/units';
+import { figure } from '../../lib/units/units';
 
 /** What a whole list may have got wrong, and which of it somebody has said is right. */
 export const LIST_DOUBTS = ['positions', 'sizes'] as const;

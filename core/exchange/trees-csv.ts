@@ -2,9 +2,9 @@ import { atOnce, type Slices } from '../slices';
 import type { StemReading } from '../measure/trunk';
 import { diameterFromGirth } from '../measure/trunk';
 import { doubts } from '../measure/plausible';
-import { readNumber } from '../units/numbers';
-import { LENGTH, type Cm, type LengthUnit } from '../units/units';
-import { dayIn } from '../season/zone';
+import { readNumber } from '../../lib/units/numbers';
+import { LENGTH, type Cm, type LengthUnit } from '../../lib/units/units';
+import { dayIn } from '../../lib/calendar/zone';
 import type { SpeciesIndex } from './species';
 import type { Row, RowIssue } from './table';
 

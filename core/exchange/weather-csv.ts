@@ -1,6 +1,6 @@
 import { atOnce, type Slices } from '../slices';
-import { readNumber, type NumberRule } from '../units/numbers';
-import { wallClock, zonedInstant } from '../season/zone';
+import { readNumber, type NumberRule } from '../../lib/units/numbers';
+import { wallClock, zonedInstant } from '../../lib/calendar/zone';
 import type { Row, RowIssue } from './table';
 import type { WeatherReading } from './weather-reading';
 

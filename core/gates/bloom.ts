@@ -1,8 +1,8 @@
-import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { daysBetween } from '../../lib/calendar/days';
 import type { Host } from '../diagnose/knowledge';
 import { IN_SOIL } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
-import type { Day } from '../season/follow-ups';
+import type { Day } from '../../lib/calendar/zone';
 import { bloomsFrom, type Bloom, type HostYear } from '../season/year';
 
 /** Days for which a systemic is taken to be in nectar and pollen where its label is silent: after one bloom, not before the next. */
@@ -56,7 +56,7 @@ export function bloomAhead(
   if (keeps === undefined && lives === undefined) return null;
   const bloom = bloomsFrom(year, day).find((b) => !(over && b.from.day <= day));
   if (!bloom) return null;
-  const until = differenceInCalendarDays(parseISO(bloom.from.day), parseISO(day));
+  const until = daysBetween(day, bloom.from.day);
   if (keeps !== undefined && until <= keeps) return { bloom, near: true, days: keeps };
   if (lives !== undefined && until <= lives) return { bloom, near: false, days: lives };
   return null;

@@ -6,12 +6,12 @@ import type { Dose, DoseIssue } from '../dose/dose';
 import type { Label, LabelUse } from '../label/schema';
 import type { Doubt } from '../measure/plausible';
 import type { Ring } from '../ring/ring';
-import type { UnitSystem } from '../units/units';
+import type { UnitSystem } from '../../lib/units/units';
 import { SAID, type FactKey, type Said } from './said';
 import type { Region } from './region';
 import type { Method } from '../label/methods';
 import { AIRBORNE, IN_SOIL } from '../label/methods';
-import { localMonth } from '../season/hemisphere';
+import { localMonth } from '../../lib/calendar/hemisphere';
 import type { SoilState } from '../weather/air';
 
 export type Strength = 'stop' | 'hold' | 'note';
@@ -218,7 +218,6 @@ export const sharesActive = (f: Facts, actives: readonly string[]) => usesActive
 export const labelMonths = (f: Facts): number[] => f.use.months.map((m) => localMonth(m, f.south ?? false));
 
 /** Whole days between two calendar days; both are read at midnight UTC, where every day has 24 hours. */
-export const days = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
 export const labelSource = (f: Facts, field: string) => `label ${f.label.name} v${f.label.version}, ${field}`;
 export const hasFamily = (f: Facts, ...families: string[]) => f.label.actives.some((a) => families.includes(a.family));
 

@@ -1,6 +1,7 @@
 import type { Label } from '../label/schema';
-import { after, type Day } from '../season/follow-ups';
-import { days, type Earlier } from './gate';
+import { dayAfter, daysBetween } from '../../lib/calendar/days';
+import { type Day } from '../../lib/calendar/zone';
+import { type Earlier } from './gate';
 
 /** What must not follow what within so many days when no label says: oil after sulphur 21, after captan 14, and the other way. */
 const DEFAULT_PARTNERS: [a: string, b: string, days: number][] = [
@@ -32,7 +33,7 @@ export function partnerWait(
   const mine = label.actives.flatMap((a) => [a.family, a.name]);
   const recent = earlier.filter((e) => e.day <= today);
   const named = (e: Earlier, what: string) => e.families?.includes(what) || e.actives.includes(what);
-  const last = (what: string, wait: number) => recent.filter((e) => named(e, what) && days(e.day, today) < wait).at(-1);
+  const last = (what: string, wait: number) => recent.filter((e) => named(e, what) && daysBetween(e.day, today) < wait).at(-1);
   for (const p of label.notWith) {
     const hit = last(p.what, p.days);
     if (hit)
@@ -43,12 +44,12 @@ export function partnerWait(
         on: hit.day,
         days: p.days,
         text: p.text,
-        until: after(hit.day, p.days, 'days'),
+        until: dayAfter(hit.day, p.days, 'days'),
       };
   }
   // The earlier product's own label has a word as well.
   for (const e of [...recent].sort((a, b) => b.day.localeCompare(a.day))) {
-    const p = e.notWith?.find((x) => mine.includes(x.what) && days(e.day, today) < x.days);
+    const p = e.notWith?.find((x) => mine.includes(x.what) && daysBetween(e.day, today) < x.days);
     if (p)
       return {
         by: 'earlier label',
@@ -57,7 +58,7 @@ export function partnerWait(
         on: e.day,
         days: p.days,
         text: '',
-        until: after(e.day, p.days, 'days'),
+        until: dayAfter(e.day, p.days, 'days'),
       };
   }
   for (const [a, b, wait] of DEFAULT_PARTNERS) {
@@ -73,7 +74,7 @@ export function partnerWait(
         on: hit.day,
         days: wait,
         text: '',
-        until: after(hit.day, wait, 'days'),
+        until: dayAfter(hit.day, wait, 'days'),
       };
   }
   return null;

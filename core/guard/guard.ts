@@ -1,5 +1,6 @@
-import { after, type Day } from '../season/follow-ups';
-import type { Cm } from '../units/units';
+import { dayAfter } from '../../lib/calendar/days';
+import { type Day } from '../../lib/calendar/zone';
+import type { Cm } from '../../lib/units/units';
 
 /** Who gnaws: voles below the snow, mice, rabbits that stand on it. */
 export interface Gnawers {
@@ -61,7 +62,7 @@ export function guard(
 
 /** The day by which a guard must be opened, before the trunk touches it. @param growth cm a year in diameter */
 export const widenBy = (put: Day, clearance: Cm, growth: Cm): Day =>
-  after(put, Math.max(1, Math.floor((2 * clearance * 12) / growth) - 6), 'months');
+  dayAfter(put, Math.max(1, Math.floor((2 * clearance * 12) / growth) - 6), 'months');
 
 export interface CutPiece {
   tree: string;

@@ -1,4 +1,4 @@
-import { LENGTH, showAmount, toBase, VOLUME } from '../units/units';
+import { LENGTH, showAmount, toBase, VOLUME } from '../../lib/units/units';
 import type { Label, LabelUse } from './schema';
 
 export interface LabelDoubt {

@@ -1,5 +1,5 @@
 import { inMajor, type Currency } from '../cost/prices';
-import { AREA, LENGTH, VOLUME } from '../units/units';
+import { AREA, LENGTH, VOLUME } from '../../lib/units/units';
 import type { FollowUpRule } from '../season/rules';
 import type { Device, Method } from './methods';
 import type { Banded, Carrier, Label, LabelUse, RatePoint, SiteRule } from './schema';

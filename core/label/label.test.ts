@@ -7,7 +7,7 @@ import { wrongOf } from '../../knowledge/beside/wrong';
 import { dose } from '../dose/dose';
 import { perDiameter, rate, testLabel } from '../testing';
 import { concerns } from '../diagnose/reading';
-import { inSeason } from '../season/months';
+import { inSeason } from '../../lib/calendar/months';
 import { usesHost } from './match';
 import { carriesOut } from './methods';
 import { labelSchema } from './schema';

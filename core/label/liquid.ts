@@ -1,5 +1,5 @@
 import type { Label } from './schema';
-import { VOLUME } from '../units/units';
+import { VOLUME } from '../../lib/units/units';
 
 /** A product is measured by volume unless a rate, the stock recipe or a mass fraction without density says it is a powder. */
 export function isLiquid(label: Pick<Label, 'actives' | 'densityGPerMl' | 'stock' | 'uses'>): boolean {

@@ -1,5 +1,5 @@
 import type { Active, Banded, Label, LabelUse } from './schema';
-import { LENGTH, type Cm } from '../units/units';
+import { LENGTH, type Cm } from '../../lib/units/units';
 import { girthFromDiameter } from '../measure/trunk';
 
 /** Grams of an active in one base unit (mL or g) of product, or null when the label does not let it be worked out. */

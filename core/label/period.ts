@@ -1,5 +1,6 @@
-import { localMonth } from '../season/hemisphere';
-import { after, type Day } from '../season/follow-ups';
+import { localMonth } from '../../lib/calendar/hemisphere';
+import { dayAfter } from '../../lib/calendar/days';
+import { type Day } from '../../lib/calendar/zone';
 import type { LabelUse } from './schema';
 
 /** The span in which a label counts "a season" or "a year". */
@@ -11,7 +12,7 @@ export interface Period {
 }
 
 const first = (year: number, month: number): Day => `${year}-${String(month).padStart(2, '0')}-01`;
-const lastOf = (day: Day): Day => after(after(day, 1, 'months'), -1, 'days');
+const lastOf = (day: Day): Day => dayAfter(dayAfter(day, 1, 'months'), -1, 'days');
 
 /**
  * The label's own period that holds a day. Where its months run over New Year, it is that run: a dormant season is one
@@ -21,7 +22,7 @@ const lastOf = (day: Day): Day => after(after(day, 1, 'months'), -1, 'days');
 export function labelPeriod(use: Pick<LabelUse, 'months' | 'intervals'>, day: Day, south = false): Period {
   const year = Number(day.slice(0, 4));
   if (use.intervals.per === 'twelve months')
-    return { from: after(after(day, -1, 'years'), 1, 'days'), to: day, words: 'twelve months' };
+    return { from: dayAfter(dayAfter(day, -1, 'years'), 1, 'days'), to: day, words: 'twelve months' };
   const months = new Set(use.months.map((m) => localMonth(m, south)));
   const crosses = months.has(12) && months.has(1) && months.size < 12;
   if (use.intervals.per === 'calendar year' || !crosses)

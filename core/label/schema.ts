@@ -8,7 +8,7 @@ import {
   type LengthUnit,
   type MassUnit,
   type VolumeUnit,
-} from '../units/units';
+} from '../../lib/units/units';
 import { isLiquid } from './liquid';
 import { activePerUnit } from './match';
 import { DEVICES, METHODS } from './methods';

@@ -1,5 +1,5 @@
 import { inMinor, type Currency } from '../cost/prices';
-import { readNumber } from '../units/numbers';
+import { readNumber } from '../../lib/units/numbers';
 import { unitsFor, type LabelDraft, type LimitDraft, type RowDraft, type TableDraft, type UseDraft } from './draft';
 import type { Carrier, Label, LabelUse, RatePoint, SiteRule } from './schema';
 

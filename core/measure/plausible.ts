@@ -1,4 +1,4 @@
-import { figure, showDistance, showTrunk, type Cm, type UnitSystem } from '../units/units';
+import { figure, showDistance, showTrunk, type Cm, type UnitSystem } from '../../lib/units/units';
 
 export interface Doubt {
   id: 'girth-diameter' | 'shrunk' | 'jumped' | 'slender' | 'stout' | 'beyond-species';

@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { uuid } from '../book/record';
 import type { Issue } from '../book/write';
 import type { Arc, Flare } from '../ring/ring';
-import { numberAt, typed } from '../units/typed';
-import { LENGTH } from '../units/units';
+import { numberAt, typed } from '../../lib/units/typed';
+import { LENGTH } from '../../lib/units/units';
 import { combinedDiameter, stemDiameters, type StemReading } from './trunk';
 
 const lengthUnits = Object.keys(LENGTH) as [keyof typeof LENGTH];

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { relative } from '../testing';
-import { CM_PER_IN } from '../units/units';
+import { CM_PER_IN } from '../../lib/units/units';
 import { doubts } from './plausible';
 import { combinedDiameter, diameterFromGirth, girthFromDiameter, stemDiameters } from './trunk';
 

@@ -1,4 +1,4 @@
-import { LENGTH, type Cm, type Length } from '../units/units';
+import { LENGTH, type Cm, type Length } from '../../lib/units/units';
 
 /** Diameter of a round trunk from its girth: d = G / pi. */
 export const diameterFromGirth = (girth: Cm): Cm => girth / Math.PI;

@@ -1,7 +1,7 @@
 import type { Dose } from '../dose/dose';
 import type { Label } from '../label/schema';
 import { oneMix } from '../book/row';
-import { toBase } from '../units/units';
+import { toBase } from '../../lib/units/units';
 import type { BatchKind } from './batch';
 
 /** What trees want of one mix. */

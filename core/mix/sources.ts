@@ -1,4 +1,4 @@
-import type { Day } from '../season/zone';
+import type { Day } from '../../lib/calendar/zone';
 import { strengthOf } from './batch';
 
 /** Where the product of a sheet comes from: a lot, or mixes that were made from lots. */

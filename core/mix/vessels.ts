@@ -1,4 +1,4 @@
-import { figure } from '../units/units';
+import { figure } from '../../lib/units/units';
 
 /** A measuring vessel of the company, in base units: mL for liquids, g for powders. */
 export interface Vessel {

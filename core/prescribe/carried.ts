@@ -3,7 +3,7 @@ import { concerns } from '../diagnose/reading';
 import { usesHost } from '../label/match';
 import { carriesOut } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
-import { inSeason } from '../season/months';
+import { inSeason } from '../../lib/calendar/months';
 import type { Work } from '../work/work';
 import { worksOf } from '../work/works';
 

@@ -3,10 +3,10 @@ import type { Gate } from '../gates/gate';
 import { forbidding } from '../gates/rules';
 import { AIRBORNE, METHOD_NAMES } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
-import type { Day } from '../season/follow-ups';
-import { localMonth } from '../season/hemisphere';
-import { monthName } from '../season/months';
-import { showAmount } from '../units/units';
+import type { Day } from '../../lib/calendar/zone';
+import { localMonth } from '../../lib/calendar/hemisphere';
+import { monthName } from '../../lib/calendar/months';
+import { showAmount } from '../../lib/units/units';
 import type { WorkSheet } from '../work/work';
 import {
   expected,

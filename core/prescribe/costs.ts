@@ -1,4 +1,4 @@
-import { inWindow, localMonth } from '../season/hemisphere';
+import { inWindow, localMonth } from '../../lib/calendar/hemisphere';
 import type { Prices } from '../cost/prices';
 import { every, outlook, presentValue, type Outcome, type Payment } from '../cost/value';
 import type { TreatmentOption } from '../diagnose/knowledge';
@@ -6,7 +6,7 @@ import type { Dose } from '../dose/dose';
 import { aloneMinutes } from '../schedule/durations';
 import { METHOD_NAMES, optionsOf, type Method } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
-import type { Day } from '../season/follow-ups';
+import type { Day } from '../../lib/calendar/zone';
 import {
   programmed,
   USUAL_PROGRAMME,
@@ -18,7 +18,7 @@ import {
   type Step,
 } from '../season/programme';
 import type { FollowUpRule } from '../season/rules';
-import type { UnitSystem } from '../units/units';
+import type { UnitSystem } from '../../lib/units/units';
 
 /** What trials and practice expect of a method used in its window: low, likely, high. Replaced in part by one's own checks. */
 const EXPECTED: Record<Method | 'work', [low: number, likely: number, high: number, lasts: string]> = {

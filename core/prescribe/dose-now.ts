@@ -1,5 +1,5 @@
 import type { Dose, DoseIssue } from '../dose/dose';
-import { figure, showAmount, showTrunk, type UnitSystem } from '../units/units';
+import { figure, showAmount, showTrunk, type UnitSystem } from '../../lib/units/units';
 
 /** Which dose the work follows where the newest facts give another than the plan. */
 export const DOSE_BASES = ['newest', 'planned'] as const;

@@ -1,14 +1,14 @@
 import fc from 'fast-check';
-import { after } from '../season/follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
 import { followed, hasMoved, isOver } from './follow';
 import type { Visit, Window } from './when';
 
-const day = fc.integer({ min: 0, max: 300 }).map((n) => after('2027-01-01', n, 'days'));
-const span = fc.tuple(day, fc.integer({ min: 0, max: 90 })).map(([from, n]) => ({ from, to: after(from, n, 'days') }));
+const day = fc.integer({ min: 0, max: 300 }).map((n) => dayAfter('2027-01-01', n, 'days'));
+const span = fc.tuple(day, fc.integer({ min: 0, max: 90 })).map(([from, n]) => ({ from, to: dayAfter(from, n, 'days') }));
 const window = span.map((s): Window => ({ ...s, opens: [], closes: [], spread: null }));
 const visit = fc.tuple(span, fc.double({ min: 0, max: 1, noNaN: true })).map(([{ from, to }, share]): Visit => {
   const days = Math.round(share * ((Date.parse(to) - Date.parse(from)) / 864e5));
-  return { plannedFor: after(from, days, 'days'), earliest: from, latest: to };
+  return { plannedFor: dayAfter(from, days, 'days'), earliest: from, latest: to };
 });
 const alone = (v: Visit) => v.earliest === v.latest;
 

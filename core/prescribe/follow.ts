@@ -1,4 +1,5 @@
-import { after, type Day } from '../season/follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
+import { type Day } from '../../lib/calendar/zone';
 import type { Visit, Window } from './when';
 
 /**
@@ -27,7 +28,7 @@ export const OWN_DAY_WAITS = 60;
  * @param at the day on which it was planned
  */
 export const isOver = ({ latest, at }: { latest: Day | null; at: Day }, today: Day): boolean =>
-  latest === null ? after(at, OWN_DAY_WAITS, 'days') < today : latest < today;
+  latest === null ? dayAfter(at, OWN_DAY_WAITS, 'days') < today : latest < today;
 
 /** A plan of a series as far as its order asks: which programme laid it over which tree, with what, for when. */
 export interface OfSeries {

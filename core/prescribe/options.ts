@@ -3,7 +3,7 @@ import { blocked } from '../gates/rules';
 import { usesHost } from '../label/match';
 import { carriesOut } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
-import type { Day } from '../season/follow-ups';
+import type { Day } from '../../lib/calendar/zone';
 import { type Situation, type Choices } from './situation';
 import { whilePlanning } from './when';
 import { type Prescription, workOut } from './prescribe';

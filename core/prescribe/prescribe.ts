@@ -11,8 +11,8 @@ import { WATERS } from '../grounds/plan';
 import { loads, type Load } from '../spray/loads';
 import type { Said } from '../gates/said';
 import { treatedBy, type Treated } from './treated';
-import type { Day } from '../season/follow-ups';
-import type { Cm, Grams } from '../units/units';
+import type { Day } from '../../lib/calendar/zone';
+import type { Cm, Grams } from '../../lib/units/units';
 import { type Situation, type Choices, aimedAt } from './situation';
 import { choicesOn, dayOf, nextWindow, situationOn, type Window } from './when';
 

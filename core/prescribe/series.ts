@@ -1,5 +1,5 @@
 import type { LabelUse } from '../label/schema';
-import type { Day } from '../season/follow-ups';
+import type { Day } from '../../lib/calendar/zone';
 import { USUAL_PROGRAMME, visitsOf, type Programme } from '../season/programme';
 import { stepOfUse } from './costs';
 

@@ -15,9 +15,9 @@ import type { Crown, Density } from '../spray/crown';
 import { type Tank } from '../spray/loads';
 import type { Said } from '../gates/said';
 import { type Treated } from './treated';
-import type { Day } from '../season/follow-ups';
+import type { Day } from '../../lib/calendar/zone';
 import type { HostYear } from '../season/year';
-import type { Cm, Grams, SquareM, UnitSystem } from '../units/units';
+import type { Cm, Grams, SquareM, UnitSystem } from '../../lib/units/units';
 import type { SoilState } from '../weather/air';
 
 /** All that is known about a tree, its place and the people when something is prescribed for it. */

@@ -4,7 +4,7 @@ import { dose, type Dose } from '../dose/dose';
 import { METHOD_NAMES } from '../label/methods';
 import { usesHost } from '../label/match';
 import type { Label, LabelUse } from '../label/schema';
-import { toBase, toM2, type Cm, type Grams, type SquareM } from '../units/units';
+import { toBase, toM2, type Cm, type Grams, type SquareM } from '../../lib/units/units';
 
 /** A tree of the stand as far as a choice needs it. */
 export interface Standing {

@@ -15,7 +15,7 @@ import {
   type Ground,
 } from '../rootzone/probe-grid';
 import { BARK_L_PER_M2, barkArea, crownGround, crownVolume, DENSITY, sprayVolume } from '../spray/crown';
-import { LENGTH, type Ml, type SquareM } from '../units/units';
+import { LENGTH, type Ml, type SquareM } from '../../lib/units/units';
 import type { Choices, Situation } from './situation';
 
 /** Where a use goes: the ground, the holes, the crown or the bark that it treats, and what lies near. */

@@ -1,7 +1,7 @@
 import { blocked } from '../gates/rules';
 import { METHOD_NAMES } from '../label/methods';
 import type { LabelUse } from '../label/schema';
-import type { Day } from '../season/follow-ups';
+import type { Day } from '../../lib/calendar/zone';
 import { usualAnswers, type Work, type WorkFacts } from '../work/work';
 import { worksFor } from '../work/works';
 import { weighUse, weighWork, type Weighed } from './compare';

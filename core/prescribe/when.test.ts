@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { blocked, CHAPTERS, standing } from '../gates/rules';
 import { PASSING } from '../gates/said';
-import { inSeason } from '../season/months';
-import { after } from '../season/follow-ups';
+import { inSeason } from '../../lib/calendar/months';
+import { dayAfter } from '../../lib/calendar/days';
 import { findCondition, findHost, hosts, regionOf, trainingLabels } from '@/knowledge';
 import { options } from './options';
 import { prescribe } from './prescribe';
@@ -78,7 +78,7 @@ describe('the next window', () => {
     // 700 days after 10 July 2026 lie further ahead than a year.
     expect(window).toBeNull();
     const later = nextWindow({ ...elm, earlier, today: '2027-11-01' }, label, which)!;
-    expect(later.from).toBe(after('2026-07-10', 700, 'days'));
+    expect(later.from).toBe(dayAfter('2026-07-10', 700, 'days'));
     expect(later.opens).toEqual([{ by: 'interval', until: '2028-06-09' }]);
   });
   it('keeps the days before picking free, and opens again after the last', () => {
@@ -93,7 +93,7 @@ describe('the next window', () => {
     const wait = which.intervals.preHarvestDays!;
     const window = nextWindow({ ...apple, harvest: { from: '2026-06-28', to: '2026-07-02' } }, label, which)!;
     expect(window.from).toBe('2026-06-01');
-    expect(window.to).toBe(after('2026-06-28', -wait, 'days'));
+    expect(window.to).toBe(dayAfter('2026-06-28', -wait, 'days'));
     expect(window.closes).toContainEqual({ by: 'picking', until: '2026-07-03' });
     const during = nextWindow({ ...apple, today: '2026-07-01' }, label, which)!;
     expect(during.from >= '2026-07-06').toBe(true);
@@ -108,9 +108,9 @@ describe('the next window', () => {
         fc.integer({ min: 0, max: 900 }),
         fc.option(fc.integer({ min: 1, max: 800 }), { nil: null }),
         ([label, which], host, south, plus, ago) => {
-          const today = after('2026-01-01', plus, 'days');
+          const today = dayAfter('2026-01-01', plus, 'days');
           const earlier =
-            ago === null ? [] : [{ day: after(today, -ago, 'days'), labelKey: label.key, actives: [] as string[] }];
+            ago === null ? [] : [{ day: dayAfter(today, -ago, 'days'), labelKey: label.key, actives: [] as string[] }];
           const here = { ...elm, host, south, today, earlier, condition: null };
           const window = nextWindow(here, label, which);
           if (!window) return;
@@ -118,9 +118,9 @@ describe('the next window', () => {
           expect(window.opens.length > 0).toBe(window.from > today);
           const at = (day: string) => nextWindow({ ...here, today: day }, label, which);
           expect(at(window.from)?.from).toBe(window.from);
-          for (let d = today; d < window.from; d = after(d, 17, 'days')) expect(at(d)?.from).toBe(window.from);
-          if (window.from > today) expect(at(after(window.from, -1, 'days'))!.from).toBe(window.from);
-          if (window.closes.length) expect(at(after(window.to, 1, 'days'))?.from).not.toBe(after(window.to, 1, 'days'));
+          for (let d = today; d < window.from; d = dayAfter(d, 17, 'days')) expect(at(d)?.from).toBe(window.from);
+          if (window.from > today) expect(at(dayAfter(window.from, -1, 'days'))!.from).toBe(window.from);
+          if (window.closes.length) expect(at(dayAfter(window.to, 1, 'days'))?.from).not.toBe(dayAfter(window.to, 1, 'days'));
         },
       ),
       { numRuns: 120 },
@@ -275,12 +275,12 @@ describe('the days of a year, as a hand that moves a plan is told them', () => {
           expect(spans[0]!.from).toBe(situation.today);
           for (const [i, s] of spans.entries()) {
             expect(s.from <= s.to).toBe(true);
-            if (i > 0) expect(s.from).toBe(after(spans[i - 1]!.to, 1, 'days'));
+            if (i > 0) expect(s.from).toBe(dayAfter(spans[i - 1]!.to, 1, 'days'));
           }
           const window = nextWindow(situation, label, use);
           const open = spans.find((s) => !s.bounds.length);
           expect(open?.from).toBe(window?.from);
-          if (window?.closes.length) expect(after(open!.to, 1, 'days')).toBe(after(window.to, 1, 'days'));
+          if (window?.closes.length) expect(dayAfter(open!.to, 1, 'days')).toBe(dayAfter(window.to, 1, 'days'));
         },
       ),
       { numRuns: 60 },
@@ -290,7 +290,7 @@ describe('the days of a year, as a hand that moves a plan is told them', () => {
   it('a day of it is open exactly where a window that begins on it is', () => {
     const spans = daysOpen(elm, ...infusion);
     for (let n = 0; n < 360; n += 3) {
-      const day = after(elm.today, n, 'days');
+      const day = dayAfter(elm.today, n, 'days');
       const open = firstOpen({ ...elm, today: day }, ...infusion, day) === day;
       expect([day, spans.find((s) => s.from <= day && day <= s.to)!.bounds.length === 0]).toEqual([day, open]);
     }

@@ -8,8 +8,9 @@ import { stillSaid } from '../gates/said';
 import { labelPeriod, within } from '../label/period';
 import { carriesOut } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
-import { after, type Day } from '../season/follow-ups';
-import { inWindow, localMonth } from '../season/hemisphere';
+import { dayAfter } from '../../lib/calendar/days';
+import { type Day } from '../../lib/calendar/zone';
+import { inWindow, localMonth } from '../../lib/calendar/hemisphere';
 import { trackOf, type Bbch } from '../season/bbch';
 import type { StageDate } from '../season/stages';
 import { timedSpans, type Expected } from '../season/timed';
@@ -48,7 +49,7 @@ const AHEAD_DAYS = 730;
 /** Why a day cannot be planned for; null where it can. */
 export function noDayAhead(day: Day, today: Day): string | null {
   if (day < today) return 'This day has passed; plan for today or a day to come.';
-  return day > after(today, AHEAD_DAYS, 'days') ? 'Plan two years ahead at most.' : null;
+  return day > dayAfter(today, AHEAD_DAYS, 'days') ? 'Plan two years ahead at most.' : null;
 }
 /** How far ahead a window is looked for. */
 const YEAR_DAYS = 366;
@@ -72,7 +73,7 @@ function boundsOn(situation: Situation, label: Label, use: LabelUse, day: Day): 
   const picking = pickingOn(situation, use, day);
   if (picking) bounds.push(picking);
   const bloom = bloomAhead(label, use, host, year, day);
-  return bloom ? [...bounds, { by: 'bloom', until: after(bloom.bloom.to, 1, 'days') }] : bounds;
+  return bloom ? [...bounds, { by: 'bloom', until: dayAfter(bloom.bloom.to, 1, 'days') }] : bounds;
 }
 
 /** The months of the field guide for this method against the trouble in hand, where the label's own leave any of them. */
@@ -126,8 +127,8 @@ function numbersOn(situation: Situation, label: Label, use: LabelUse, day: Day):
   const bounds = waits;
   const last = counted.filter((d) => d <= day).at(-1);
   // What is planned for a later day keeps as far from this one as this one from it.
-  const next = planned.find((d) => d > day && after(day, minDays ?? 0, 'days') > d);
-  const free = minDays && (next ?? last) ? after((next ?? last)!, minDays, 'days') : null;
+  const next = planned.find((d) => d > day && dayAfter(day, minDays ?? 0, 'days') > d);
+  const free = minDays && (next ?? last) ? dayAfter((next ?? last)!, minDays, 'days') : null;
   if (free && day < free) bounds.push({ by: 'interval', until: free });
   const period = labelPeriod(use, day, situation.south);
   const inPeriod = counted.filter((d) => within(period, d));
@@ -135,7 +136,7 @@ function numbersOn(situation: Situation, label: Label, use: LabelUse, day: Day):
     bounds.push({
       by: 'yearly number',
       until:
-        period.words === 'twelve months' ? after(inPeriod.at(-maxPerYear)!, 1, 'years') : after(period.to, 1, 'days'),
+        period.words === 'twelve months' ? dayAfter(inPeriod.at(-maxPerYear)!, 1, 'years') : dayAfter(period.to, 1, 'days'),
     });
   return bounds;
 }
@@ -144,23 +145,23 @@ function numbersOn(situation: Situation, label: Label, use: LabelUse, day: Day):
 function pickingOn({ harvest, host }: Situation, use: LabelUse, day: Day): Bound | null {
   const wait = use.intervals.preHarvestDays;
   if (!host.edible || !harvest || !wait) return null;
-  const closed = day > after(harvest.from, -wait, 'days') && (harvest.to === null || day <= harvest.to);
-  return closed ? { by: 'picking', until: harvest.to && after(harvest.to, 1, 'days') } : null;
+  const closed = day > dayAfter(harvest.from, -wait, 'days') && (harvest.to === null || day <= harvest.to);
+  return closed ? { by: 'picking', until: harvest.to && dayAfter(harvest.to, 1, 'days') } : null;
 }
 
 /** Days on which a window may open or close: firsts of months, what book and picking name, stages and heat. */
 function turningDays(situation: Situation, label: Label, use: LabelUse): Day[] {
   const { today, harvest, year } = situation;
   const month = `${today.slice(0, 7)}-01`;
-  const last = after(today, YEAR_DAYS, 'days');
+  const last = dayAfter(today, YEAR_DAYS, 'days');
   return [
-    ...Array.from({ length: 13 }, (_, i) => after(month, i, 'months')),
-    ...(harvest ? [after(after(harvest.from, -(use.intervals.preHarvestDays ?? 0), 'days'), 1, 'days')] : []),
-    ...(harvest?.to ? [after(harvest.to, 1, 'days')] : []),
-    ...plannedDays(situation, label).map((d) => after(after(d, -(use.intervals.minDays ?? 0), 'days'), 1, 'days')),
+    ...Array.from({ length: 13 }, (_, i) => dayAfter(month, i, 'months')),
+    ...(harvest ? [dayAfter(dayAfter(harvest.from, -(use.intervals.preHarvestDays ?? 0), 'days'), 1, 'days')] : []),
+    ...(harvest?.to ? [dayAfter(harvest.to, 1, 'days')] : []),
+    ...plannedDays(situation, label).map((d) => dayAfter(dayAfter(d, -(use.intervals.minDays ?? 0), 'days'), 1, 'days')),
     ...(use.needsLeaf ? year.stages.filter((s) => trackOf(s.code) === 'leaf').map((s) => s.day) : []),
     ...bloomDays(situation, label, use),
-    ...guideSpans(situation).flatMap((s) => [...(s.from ? [s.from.date.day] : []), after(s.to, 1, 'days')]),
+    ...guideSpans(situation).flatMap((s) => [...(s.from ? [s.from.date.day] : []), dayAfter(s.to, 1, 'days')]),
   ].filter((d) => d > today && d < last);
 }
 
@@ -170,8 +171,8 @@ function bloomDays({ host, year }: Situation, label: Label, use: LabelUse): Day[
   const reach = [keeps, lives].filter((d) => d !== undefined);
   if (!reach.length) return [];
   return bloomsFrom(year, '').flatMap((b) => [
-    ...reach.map((d) => after(b.from.day, -d, 'days')),
-    after(b.to, 1, 'days'),
+    ...reach.map((d) => dayAfter(b.from.day, -d, 'days')),
+    dayAfter(b.to, 1, 'days'),
   ]);
 }
 
@@ -193,7 +194,7 @@ function* turns(situation: Situation, label: Label, use: LabelUse): Generator<{ 
   // The first day is often open already: the others are looked for only where it is not enough.
   const first = boundsOn(situation, label, use, today);
   yield { day: today, bounds: first };
-  const last = after(today, YEAR_DAYS, 'days');
+  const last = dayAfter(today, YEAR_DAYS, 'days');
   const days = [...new Set([today, ...turningDays(situation, label, use)])].sort();
   for (let i = 0; i < days.length; i++) {
     const day = days[i]!;
@@ -212,11 +213,11 @@ export function nextWindow(situation: Situation, label: Label, use: LabelUse): W
   let before: Bound[] = [];
   for (const { day, bounds } of turns(situation, label, use)) {
     if (open && bounds.length)
-      return { ...open, to: after(day, -1, 'days'), closes: bounds, spread: spreadOf(open.from, open.opens) };
+      return { ...open, to: dayAfter(day, -1, 'days'), closes: bounds, spread: spreadOf(open.from, open.opens) };
     if (bounds.length) before = bounds;
     else open ??= { from: day, opens: before };
   }
-  const to = after(after(situation.today, YEAR_DAYS, 'days'), -1, 'days');
+  const to = dayAfter(dayAfter(situation.today, YEAR_DAYS, 'days'), -1, 'days');
   return open ? { ...open, to, closes: [], spread: spreadOf(open.from, open.opens) } : null;
 }
 
@@ -246,12 +247,12 @@ export function daysOpen(situation: Situation, label: Label, use: LabelUse): Day
   const spans: DaysOpen[] = [];
   for (const { day, bounds } of turns(situation, label, use)) {
     const last = spans.at(-1);
-    if (last) last.to = after(day, -1, 'days');
+    if (last) last.to = dayAfter(day, -1, 'days');
     if (last && JSON.stringify(last.bounds) === JSON.stringify(bounds)) continue;
     spans.push({ from: day, to: day, bounds });
   }
   const last = spans.at(-1);
-  if (last) last.to = after(after(situation.today, YEAR_DAYS, 'days'), -1, 'days');
+  if (last) last.to = dayAfter(dayAfter(situation.today, YEAR_DAYS, 'days'), -1, 'days');
   return spans;
 }
 
@@ -270,7 +271,7 @@ export function workDay(situation: Situation, method: TreatmentOption['method'])
   const month = `${today.slice(0, 7)}-01`;
   const days = [
     today,
-    ...Array.from({ length: 12 }, (_, i) => after(month, i + 1, 'months')),
+    ...Array.from({ length: 12 }, (_, i) => dayAfter(month, i + 1, 'months')),
     ...guideSpans(situation).flatMap((s) => (s.from && s.from.date.day > today ? [s.from.date.day] : [])),
   ].sort();
   return days.find((day) => guideBound(option, situation, day) === null) ?? today;

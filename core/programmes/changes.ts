@@ -1,4 +1,4 @@
-import type { Day } from '../season/follow-ups';
+import type { Day } from '../../lib/calendar/zone';
 import { keyOf, type AssignedVisit, type VisitKey } from './lay';
 
 /** A visit of a laid programme as it is kept. */

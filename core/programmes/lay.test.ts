@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { partnerWait } from '../gates/partners';
 import { labelPeriod, within } from '../label/period';
-import { after } from '../season/follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
 import { hosts, programmes, trainingLabels } from '@/knowledge';
 import { changesOf, type KeptVisit } from './changes';
 import { assignVisits, releasing, underReason, type Ground, type AssignedVisit, type StandingVisit } from './lay';
@@ -301,7 +301,7 @@ const anyGround = fc
     ),
   })
   .map(({ host, shift, south, plus, picking, shelf, earlier }): Ground => {
-    const today = after(TODAY, plus, 'days');
+    const today = dayAfter(TODAY, plus, 'days');
     const situation = tree(host.id, {
       today,
       south,
@@ -309,11 +309,11 @@ const anyGround = fc
       harvest:
         picking === null || !host.edible
           ? null
-          : { from: after(today, picking, 'days'), to: after(today, picking + 20, 'days') },
+          : { from: dayAfter(today, picking, 'days'), to: dayAfter(today, picking + 20, 'days') },
       earlier: earlier
         ? [
             {
-              day: after(today, -earlier.ago, 'days'),
+              day: dayAfter(today, -earlier.ago, 'days'),
               labelKey: earlier.label.key,
               actives: earlier.label.actives.map((a) => a.name),
               families: earlier.label.actives.map((a) => a.family),
@@ -327,7 +327,7 @@ const anyGround = fc
       situation,
       shelf,
       from: today,
-      until: after(today, 1, 'years'),
+      until: dayAfter(today, 1, 'years'),
       had: ['fire-blight', 'san-jose-scale'],
     });
   });
@@ -362,7 +362,7 @@ it('property: whatever is laid keeps interval, number, partners, picking and gro
         ];
         const same = before.filter((b) => b.key === label.key || label.actives.some((a) => b.actives.includes(a.name)));
         const { minDays, maxPerYear, preHarvestDays } = use.intervals;
-        for (const b of same) if (minDays) expect(after(b.day, minDays, 'days') <= v.day).toBe(true);
+        for (const b of same) if (minDays) expect(dayAfter(b.day, minDays, 'days') <= v.day).toBe(true);
         const period = labelPeriod(use, v.day, g.situation.south);
         if (maxPerYear) expect(same.filter((b) => within(period, b.day)).length).toBeLessThan(maxPerYear);
         expect(
@@ -374,10 +374,10 @@ it('property: whatever is laid keeps interval, number, partners, picking and gro
         ).toBe('practice');
         const { harvest, host } = g.situation;
         if (host.edible && harvest && preHarvestDays && v.day <= harvest.to!)
-          expect(after(v.day, preHarvestDays, 'days') <= harvest.from).toBe(true);
+          expect(dayAfter(v.day, preHarvestDays, 'days') <= harvest.from).toBe(true);
         const of = programme.steps.find((s) => s.key === v.step)!;
         const last = put.filter((p) => countedGroups(p.label).length > 0).at(-1);
-        if (of.act.kind === 'treat' && of.act.rotate && last && after(last.day, 300, 'days') > v.day)
+        if (of.act.kind === 'treat' && of.act.rotate && last && dayAfter(last.day, 300, 'days') > v.day)
           expect(countedGroups(last.label).some((x) => countedGroups(label).includes(x))).toBe(false);
         put.push({ day: v.day, label });
       }

@@ -2,7 +2,8 @@ import { factsOn, readAnswers, type Answer, type WorkFacts, type WorkSheet } fro
 import { findWork } from '../work/works';
 import { blocked, standing } from '../gates/rules';
 import type { Gate } from '../gates/gate';
-import { after, type Day } from '../season/follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
+import { type Day } from '../../lib/calendar/zone';
 import { withYearsAhead } from '../season/year';
 import { stepSpans, type DayReason } from './spans';
 import type { ProgrammeStep, YearProgramme } from './schema';
@@ -91,10 +92,10 @@ function opening(of: ProgrammeStep, ground: Ground): Wish[] {
   const { year, south, harvest } = ground.situation;
   const span = { from: ground.from, to: ground.until };
   return stepSpans(of.when, year, south, span, of.everyYears).map((s) => {
-    const picked = of.toPicking && harvest && harvest.from > s.from ? after(harvest.from, -1, 'days') : s.to;
+    const picked = of.toPicking && harvest && harvest.from > s.from ? dayAfter(harvest.from, -1, 'days') : s.to;
     const to = picked < ground.until ? picked : ground.until;
     // The first of a series is meant for the beginning of its time; what is done once may be done in all of it.
-    const soon = of.again ? after(s.from, of.again.days[2], 'days') : to;
+    const soon = of.again ? dayAfter(s.from, of.again.days[2], 'days') : to;
     return {
       step: of.key,
       year: s.year,
@@ -114,7 +115,7 @@ function opening(of: ProgrammeStep, ground: Ground): Wish[] {
 function nextOf(wish: Wish, day: Day, done: boolean, worn: { renewOn: Day; mm: number } | undefined): Wish | null {
   const { again } = wish.of;
   if (!again || wish.nth >= again.most) return null;
-  const [earliest, due, last] = again.days.map((n) => after(day, n, 'days')) as [Day, Day, Day];
+  const [earliest, due, last] = again.days.map((n) => dayAfter(day, n, 'days')) as [Day, Day, Day];
   const next = { ...wish, nth: wish.nth + 1, earliest };
   // Rain that wore the cover out brings the next one forward, never before its shortest time.
   if (worn && worn.renewOn < due) {
@@ -139,7 +140,7 @@ function following(
   return programme.steps.flatMap((of): Wish[] => {
     if (of.when.by !== 'after' || of.when.step !== wish.step || !concerned(of, ground)) return [];
     const { unit, span } = of.when;
-    const [earliest, wished, latest] = span.map((n) => after(day, n, unit)) as [Day, Day, Day];
+    const [earliest, wished, latest] = span.map((n) => dayAfter(day, n, unit)) as [Day, Day, Day];
     if (wished > ground.until) return [];
     return [
       {
@@ -169,7 +170,7 @@ function workOn(
 ): Placed {
   const work = findWork(act.work);
   if (!facts || !work) return { day, act: null, stop: { why: 'not measured' } };
-  const firsts = Array.from({ length: 12 }, (_, i) => after(`${day.slice(0, 7)}-01`, i + 1, 'months'));
+  const firsts = Array.from({ length: 12 }, (_, i) => dayAfter(`${day.slice(0, 7)}-01`, i + 1, 'months'));
   let against: Gate[] = [];
   for (const on of [day, ...firsts.filter((d) => d <= to)]) {
     const then = factsOn(facts, on);

@@ -1,5 +1,5 @@
-import type { Day } from '../season/follow-ups';
-import { localMonth } from '../season/hemisphere';
+import type { Day } from '../../lib/calendar/zone';
+import { localMonth } from '../../lib/calendar/hemisphere';
 import type { StageDate } from '../season/stages';
 import { monthSpans, timedSpans } from '../season/timed';
 import type { HeatDate, HostYear } from '../season/year';

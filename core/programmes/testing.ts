@@ -1,7 +1,8 @@
 import type { Label } from '../label/schema';
 import { UNSAID } from '../prescribe/unsaid';
 import type { Situation } from '../prescribe/situation';
-import { after, type Day } from '../season/follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
+import { type Day } from '../../lib/calendar/zone';
 import type { StageDate } from '../season/stages';
 import type { HostYear } from '../season/year';
 import { findCondition, findHost, heatModels, regionOf, trainingLabels } from '@/knowledge';
@@ -25,12 +26,12 @@ export const STAGES_OF: [code: StageDate['code'], monthDay: string][] = [
 export const yearOf = (from: number, shift = 0): HostYear => ({
   stages: [from, from + 1].flatMap((y) =>
     STAGES_OF.map(([code, md]): StageDate => {
-      const day = after(`${y}-${md}`, shift, 'days');
+      const day = dayAfter(`${y}-${md}`, shift, 'days');
       return {
         code,
         day,
-        earliest: after(day, -9, 'days'),
-        latest: after(day, 9, 'days'),
+        earliest: dayAfter(day, -9, 'days'),
+        latest: dayAfter(day, 9, 'days'),
         rests: 'years',
         moved: 0,
         by: null,

@@ -7,7 +7,8 @@ import type { Label, LabelUse } from '../label/schema';
 import { workOutOn, type Prescription } from '../prescribe/prescribe';
 import { faced, type Choices, type Situation } from '../prescribe/situation';
 import { firstOpen, type Bound } from '../prescribe/when';
-import { after, type Day } from '../season/follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
+import { type Day } from '../../lib/calendar/zone';
 import type { ProgrammeStep, YearProgramme } from './schema';
 
 /** A treatment that has its day: what is put on, against what, and what somebody has to answer for. */
@@ -183,7 +184,7 @@ export function withTreatment(situation: Situation, { label, use, result }: Trea
     families: label.actives.map((a) => a.family),
     groups: label.actives.map((a) => `${a.group.scheme} ${a.group.code}`),
     notWith: label.notWith,
-    reEntryUntil: `${after(day, Math.ceil(use.intervals.reEntryHours / 24), 'days')}T00:00:00Z`,
+    reEntryUntil: `${dayAfter(day, Math.ceil(use.intervals.reEntryHours / 24), 'days')}T00:00:00Z`,
   };
   return {
     ...situation,

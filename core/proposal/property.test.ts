@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { after } from '../season/follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
 import { linesOf, totalOf, type OfferedVisit } from './property';
 
 const visit = fc
@@ -8,7 +8,7 @@ const visit = fc
     tag: fc.integer({ min: 1, max: 60 }).map((n) => String(n).padStart(3, '0')),
     what: fc.constantFrom('Infusion', 'Scab cover', 'Mulch ring', 'Look at the top'),
     against: fc.constantFrom('', 'Apple scab'),
-    day: fc.integer({ min: 0, max: 200 }).map((n) => after('2027-03-01', n, 'days')),
+    day: fc.integer({ min: 0, max: 200 }).map((n) => dayAfter('2027-03-01', n, 'days')),
     cost: fc.integer({ min: 0, max: 20_000 }),
     maybe: fc.boolean(),
   })

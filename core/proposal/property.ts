@@ -1,5 +1,5 @@
 import type { SiteQuote } from './property-schema';
-import type { Day } from '../season/zone';
+import type { Day } from '../../lib/calendar/zone';
 
 /** Whether an offer is for a property; one of before says nothing, and is for a tree. */
 export const isProperty = (data: object): data is SiteQuote => 'about' in data && data.about === 'property';

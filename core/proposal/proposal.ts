@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Weighed } from '../prescribe/compare';
-import { dayWords } from '../season/follow-ups';
-import { monthName } from '../season/months';
+import { formatDay } from '../../lib/calendar/days';
+import { monthName } from '../../lib/calendar/months';
 
 const text = (max: number) => z.string().trim().max(max);
 
@@ -69,7 +69,7 @@ export function offer(w: Weighed): Quote['options'][number] {
     risks: `Bees: ${w.bees}. Water: ${w.water}. People: ${w.people}.${w.wounds ? ` ${w.wounds} small holes in the trunk over the years.` : ''}`,
     when:
       [
-        ...(w.on ? [`from ${dayWords(w.on)}`] : []),
+        ...(w.on ? [`from ${formatDay(w.on)}`] : []),
         ...(w.months.length ? [w.months.map(monthName).join(', ')] : []),
       ].join('; ') || 'when it can be done',
   };

@@ -1,5 +1,5 @@
 import { girthFromDiameter } from '../measure/trunk';
-import type { Cm } from '../units/units';
+import type { Cm } from '../../lib/units/units';
 import { placeRing, type OldSite, type RingInput } from './ring';
 
 /**

@@ -1,6 +1,6 @@
 import type { SiteRule } from '../label/schema';
 import { pickClass } from '../label/match';
-import { figure, showTrunk, showVolume, toCm, toMl, type Cm, type Ml, type UnitSystem } from '../units/units';
+import { figure, showTrunk, showVolume, toCm, toMl, type Cm, type Ml, type UnitSystem } from '../../lib/units/units';
 
 export interface SiteCount {
   count: number;

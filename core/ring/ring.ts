@@ -1,4 +1,4 @@
-import type { Cm } from '../units/units';
+import type { Cm } from '../../lib/units/units';
 
 /** Degrees clockwise from north, 0 to 360. */
 export type Bearing = number;

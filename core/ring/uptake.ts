@@ -1,6 +1,6 @@
 import type { LeafState } from '../diagnose/words';
 import type { Device } from '../label/methods';
-import type { Ml } from '../units/units';
+import type { Ml } from '../../lib/units/units';
 import { vapourDeficit, type SoilState } from '../weather/air';
 
 /** Minutes for a usual amount a site into a well watered, transpiring tree at 1.2 kPa: practice figures, to be replaced by one's own log. */

@@ -1,4 +1,4 @@
-import type { Grams, SquareM } from '../units/units';
+import type { Grams, SquareM } from '../../lib/units/units';
 
 /** Label figures for phosphorus and potassium are oxides. */
 export const P_TO_P2O5 = 2.2915;

@@ -1,4 +1,4 @@
-import type { Cm, SquareM } from '../units/units';
+import type { Cm, SquareM } from '../../lib/units/units';
 
 /** A point in metres: x to the east, y to the north. */
 export interface Point {

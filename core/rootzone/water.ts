@@ -1,6 +1,7 @@
 import { INTAKE, type SoilTexture } from '../basin/basin';
-import { after, type Day } from '../season/follow-ups';
-import type { Cm, SquareM } from '../units/units';
+import { dayAfter } from '../../lib/calendar/days';
+import { type Day } from '../../lib/calendar/zone';
+import type { Cm, SquareM } from '../../lib/units/units';
 
 /** Millimetres of water that one decimetre of soil gives back between moist and dry, by texture. Practice figures. */
 const HOLDS_MM_PER_DM = { sandy: 7, loam: 15, clay: 17 } as const;
@@ -53,7 +54,7 @@ export function irrigate(i: {
 export function nextWater(on: Day, mm: number, etMm: number, share = 0.5): { day: Day; sentence: string } {
   const days = Math.max(1, Math.min(60, Math.floor(mm / Math.max(0.1, etMm * share))));
   return {
-    day: after(on, days, 'days'),
+    day: dayAfter(on, days, 'days'),
     sentence: `${mm.toFixed(0)} mm at ${(etMm * share).toFixed(1)} mm a day lasts ${days} days; the soil probe has the last word.`,
   };
 }

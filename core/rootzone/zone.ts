@@ -1,4 +1,4 @@
-import type { Cm, SquareM } from '../units/units';
+import type { Cm, SquareM } from '../../lib/units/units';
 
 /** The two schools of the critical root zone: 12 × the diameter, or 18 × for old and sensitive trees. */
 export const ROOT_ZONE_SCHOOLS = { '12': 12, '18': 18 } as const;

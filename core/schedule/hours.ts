@@ -1,4 +1,4 @@
-import type { Day } from '../season/zone';
+import type { Day } from '../../lib/calendar/zone';
 import type { Hours } from './problem';
 
 /** Hours of some days of the week, all through the year or between two days; those between days go before the others. */

@@ -1,6 +1,7 @@
 import type { Method } from '../label/methods';
-import { after, type Day } from '../season/follow-ups';
-import { daysApart, type Job, type Placed } from './problem';
+import { dayAfter, daysBetween } from '../../lib/calendar/days';
+import { type Day } from '../../lib/calendar/zone';
+import { type Job, type Placed } from './problem';
 
 export type About =
   { kind: 'plan'; method: Method; label: string } | { kind: 'work'; workId: string } | { kind: 'look'; what: string };
@@ -143,7 +144,7 @@ function befores(job: JobOf, jobs: readonly JobOf[]): Job['after'][number][] {
     for (const o of other.items) {
       const own = byTree.get(o.treeId);
       if (!own || o.about.kind === 'look' || own.about.kind === 'look') continue;
-      const apart = daysApart(dayOf(o), dayOf(own));
+      const apart = daysBetween(dayOf(o), dayOf(own));
       if (apart <= 0) continue;
       days = Math.max(days, o.labelKey !== null && o.labelKey === own.labelKey ? own.minDays : apart);
     }
@@ -155,4 +156,4 @@ function befores(job: JobOf, jobs: readonly JobOf[]): Job['after'][number][] {
 export const before = (item: Item, next: Day | null): Item =>
   next === null || !item.minDays
     ? item
-    : { ...item, latest: [item.latest, after(next, -item.minDays, 'days')].sort()[0]! };
+    : { ...item, latest: [item.latest, dayAfter(next, -item.minDays, 'days')].sort()[0]! };

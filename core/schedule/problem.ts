@@ -1,4 +1,5 @@
-import type { Day } from '../season/zone';
+import { daysBetween } from '../../lib/calendar/days';
+import type { Day } from '../../lib/calendar/zone';
 
 /** Minutes since midnight, by the clock of the place. */
 export interface Hours {
@@ -180,14 +181,12 @@ export function chanceOn({ chances }: Pick<Job, 'chances'>, day: number): number
   return chances[day] ?? (known.length ? known.reduce((a, c) => a + c, 0) / known.length : USUAL_CHANCE);
 }
 
-const DAY_MS = 86_400_000;
-export const daysApart = (a: Day, b: Day): number => Math.round((Date.parse(b) - Date.parse(a)) / DAY_MS);
 
 /** What standing on a day costs a job for itself: its hands, late, off its day, the air, moved from what somebody counts on. */
 export function ownCost(job: Job, day: Day, dayIndex: number, crewId: string): number {
   // What was late before these days began is late on each of them: only the days since count.
-  const late = Math.max(0, Math.min(daysApart(job.latest, day), dayIndex));
-  const off = job.wanted === null ? 0 : Math.abs(daysApart(job.wanted, day));
+  const late = Math.max(0, Math.min(daysBetween(job.latest, day), dayIndex));
+  const off = job.wanted === null ? 0 : Math.abs(daysBetween(job.wanted, day));
   const fails = 1 - chanceOn(job, dayIndex);
   return (
     job.minutes +

@@ -20,7 +20,7 @@ import {
   type Answer,
 } from './solve';
 import { drawProblem } from './testing';
-import { after } from '../season/follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
 
 const DAYS = ['2027-05-03', '2027-05-04', '2027-05-05'];
 const job = (more: Partial<Job>): Job => ({
@@ -602,7 +602,7 @@ describe('what waits becomes jobs', () => {
     ).toHaveLength(3);
   });
   it('a product keeps its interval on a tree, other things the days between them, looks nothing', () => {
-    const later = after(DAYS[1]!, 12, 'days');
+    const later = dayAfter(DAYS[1]!, 12, 'days');
     const same = jobsOf([item(1), item(2, { treeId: 't1', wanted: later })]);
     expect(same.map((j) => j.after)).toEqual([[], [{ jobId: 'i001', days: 10 }]]);
     const other = jobsOf([item(1), item(2, { treeId: 't1', wanted: later, labelKey: 'b' })]);

@@ -1,4 +1,4 @@
-import type { Day } from '../season/zone';
+import type { Day } from '../../lib/calendar/zone';
 import { bounding, type Bounding } from './bound';
 import { emptyPlan, type Plan } from './plan';
 import { indexed, placedAt, slotAt, type Indexed, type Limit, type Placed, type Problem } from './problem';

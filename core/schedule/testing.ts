@@ -1,4 +1,4 @@
-import { after } from '../season/follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
 import { chanceFrom } from '../practice/chance';
 import { driveMatrix } from './drive';
 import { weekdayOf } from './hours';
@@ -16,7 +16,7 @@ export interface Drawn {
   orderly?: boolean;
 }
 const FIRST = '2027-05-03';
-const on = (d: number) => after(FIRST, d, 'days');
+const on = (d: number) => dayAfter(FIRST, d, 'days');
 
 export function drawProblem({ jobs, crews, days, places, hours, orderly = false }: Drawn, seed: number): Problem {
   const roll = chanceFrom(seed);

@@ -1,4 +1,4 @@
-import { dayWords } from '../season/follow-ups';
+import { formatDay } from '../../lib/calendar/days';
 import type { Limit } from './problem';
 import type { WhyNot } from './solve';
 
@@ -20,7 +20,7 @@ export function minuteWords(minutes: number): string {
 export function limitWords(l: Limit, n: Names): string {
   switch (l.by) {
     case 'span':
-      return `It may stand from ${dayWords(l.earliest)} to ${dayWords(l.latest)} only.`;
+      return `It may stand from ${formatDay(l.earliest)} to ${formatDay(l.latest)} only.`;
     case 'crew off':
       return `${n.crew(l.crewId)} does not go out.`;
     case 'licence':
@@ -46,7 +46,7 @@ export function limitWords(l: Limit, n: Names): string {
     case 'after':
       return `${l.days} ${l.days === 1 ? 'day' : 'days'} must lie between it and ${n.job(l.jobId)}.`;
     case 'locked':
-      return `Somebody has said that it stays on ${dayWords(l.day)}.`;
+      return `Somebody has said that it stays on ${formatDay(l.day)}.`;
   }
 }
 

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { coverLeft, type Cover } from './cover';
-import { after } from './follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
 
 const cover: Cover = { driedOn: '2026-05-01', lastsDays: 14, minDays: 7, rainFreeHours: 2, inside: false };
-const rain = (...mm: number[]) => mm.map((x, i) => ({ day: after('2026-05-01', i + 1, 'days'), mm: x }));
+const rain = (...mm: number[]) => mm.map((x, i) => ({ day: dayAfter('2026-05-01', i + 1, 'days'), mm: x }));
 
 it('stands for its days in dry weather', () =>
   expect(coverLeft(cover, rain(0, 0, 1), 0)).toEqual({

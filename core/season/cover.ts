@@ -1,4 +1,5 @@
-import { after, type Day } from './follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
+import { type Day } from '../../lib/calendar/zone';
 
 /** A protectant on the leaf: what its label says of lasting. */
 export interface Cover {
@@ -41,8 +42,8 @@ export const shareLeft = (rainMm: number): number => Math.max(0, 1 - rainMm / GO
  * @param earlyRainMm rain inside the rain-free hours
  */
 export function coverLeft(cover: Cover, rain: readonly { day: Day; mm: number }[], earlyRainMm: number): CoverLeft {
-  const byLabel = after(cover.driedOn, cover.lastsDays, 'days');
-  const earliest = after(cover.driedOn, cover.minDays, 'days');
+  const byLabel = dayAfter(cover.driedOn, cover.lastsDays, 'days');
+  const earliest = dayAfter(cover.driedOn, cover.minDays, 'days');
   const rainMm = rain.reduce((sum, r) => sum + r.mm, 0);
   if (!cover.inside && cover.rainFreeHours > 0 && earlyRainMm > 0)
     return { share: 0, rainMm: rainMm + earlyRainMm, renewOn: cover.driedOn, why: 'before-dry' };

@@ -1,7 +1,7 @@
 import type { LabelUse } from '../label/schema';
 import type { Hour } from '../weather/station';
 import { coverLeft, type CoverLeft } from './cover';
-import { dayIn, type Day } from './zone';
+import { dayIn, type Day } from '../../lib/calendar/zone';
 
 /** A spray that was put on leaves, as its record and its label have it. */
 export interface Sprayed {

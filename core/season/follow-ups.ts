@@ -1,9 +1,6 @@
-import { addDays, addMonths, addWeeks, addYears, format, formatISO, parseISO } from 'date-fns';
-import { lastFew } from '../diagnose/once';
 import type { FollowUpRule } from './rules';
-import type { Day } from './zone';
-
-export { dayIn, type Day } from './zone';
+import { dayAfter, formatDay, type DayUnit } from '../../lib/calendar/days';
+import type { Day } from '../../lib/calendar/zone';
 
 export interface FollowUp {
   ruleId: string;
@@ -16,25 +13,10 @@ export interface FollowUp {
   onlyIf?: string;
 }
 
-// Days come again and again, and reading one takes longer than looking it up.
-const KEPT = 20_000;
-const words = lastFew<string>(KEPT);
-const sums = lastFew<Day>(KEPT);
-
-/** A day as people say it: 24 Nov 2026. */
-export const dayWords = (day: Day): string => words(day, () => format(parseISO(day), 'd MMM yyyy'));
-
-const adders = { days: addDays, weeks: addWeeks, months: addMonths, years: addYears };
-type Unit = keyof typeof adders;
-
-/** `count` units after a day; a month that is too short ends on its last day (31 January + 1 month = 28 or 29 February). */
-export const after = (day: Day, count: number, unit: Unit): Day =>
-  sums(`${day} ${count} ${unit}`, () => formatISO(adders[unit](parseISO(day), count), { representation: 'date' }));
-
 function intoMonths(day: Day, months: number[] | undefined): Day {
   if (!months?.length) return day;
   let d = day;
-  for (let i = 0; i < 12 && !months.includes(Number(d.slice(5, 7))); i++) d = after(`${d.slice(0, 7)}-01`, 1, 'months');
+  for (let i = 0; i < 12 && !months.includes(Number(d.slice(5, 7))); i++) d = dayAfter(`${d.slice(0, 7)}-01`, 1, 'months');
   return d;
 }
 
@@ -64,17 +46,17 @@ export function followUps(
         given.kind !== 'treat-again' || !labelMonths.length ? own : own.length && both.length ? both : labelMonths;
       const rule = { ...given, months: months.length ? [...months] : undefined };
       const { count, unit } = rule.after;
-      const wished = after(doneOn, count, unit);
+      const wished = dayAfter(doneOn, count, unit);
       let due = intoMonths(wished, rule.months);
-      let moved = due !== wished ? ` Moved from ${dayWords(wished)} into its months.` : '';
-      const allowed = after(doneOn, minDays, 'days');
+      let moved = due !== wished ? ` Moved from ${formatDay(wished)} into its months.` : '';
+      const allowed = dayAfter(doneOn, minDays, 'days');
       if (rule.kind === 'treat-again' && due < allowed) {
         due = intoMonths(allowed, rule.months);
-        moved = ` Moved from ${dayWords(wished)}: the label asks for ${minDays} days between.`;
+        moved = ` Moved from ${formatDay(wished)}: the label asks for ${minDays} days between.`;
       }
-      const latest = rule.latest === undefined ? due : after(doneOn, rule.latest, unit);
+      const latest = rule.latest === undefined ? due : dayAfter(doneOn, rule.latest, unit);
       // The earliest day lies in the months as well.
-      const earliest = rule.earliest === undefined ? due : intoMonths(after(doneOn, rule.earliest, unit), rule.months);
+      const earliest = rule.earliest === undefined ? due : intoMonths(dayAfter(doneOn, rule.earliest, unit), rule.months);
       return {
         ruleId: rule.id,
         kind: rule.kind,
@@ -82,7 +64,7 @@ export function followUps(
         due,
         earliest: earliest < due && !(rule.kind === 'treat-again' && earliest < allowed) ? earliest : due,
         latest: latest > due ? latest : due,
-        reason: `${count === 0 ? 'The same day' : `${span(count, unit)} after ${dayWords(doneOn)}`}: ${rule.why}${moved}`,
+        reason: `${count === 0 ? 'The same day' : `${span(count, unit)} after ${formatDay(doneOn)}`}: ${rule.why}${moved}`,
         ...(rule.onlyIf ? { onlyIf: rule.onlyIf } : {}),
       };
     })

@@ -1,8 +1,9 @@
-import { onceEach } from '../diagnose/once';
+import { memoizeEach } from '../../lib/memoize';
 import type { Bbch } from './bbch';
 import { dayLength } from './day-length';
 import { degreeDays } from './degree-days';
-import { after, type Day } from './follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
+import { type Day } from '../../lib/calendar/zone';
 import type { Growth } from './growth-schema';
 
 /** The stages of a host in the order in which they come. */
@@ -81,7 +82,7 @@ export interface SeasonWeather {
 }
 
 /** Calendar day so many days after chill began to count. */
-export const dayOfSeason = (start: Day, index: number): Day => after(start, index - CHILL_DAYS, 'days');
+export const dayOfSeason = (start: Day, index: number): Day => dayAfter(start, index - CHILL_DAYS, 'days');
 
 /**
  * When each stage is reached in every course of a season, in days since chill counts; a course that does not reach a stage
@@ -93,7 +94,7 @@ export function reachedIn(growth: Growth, weather: SeasonWeather, lat: number): 
 /** Days since chill counts on which a course reaches each stage. */
 export type Reached = ReadonlyMap<Bbch, number>;
 /** The weather of a season is the same for every tree that stands in it. */
-const runs = onceEach<SeasonWeather, Reached[]>();
+const runs = memoizeEach<SeasonWeather, Reached[]>();
 
 function walk(growth: Growth, weather: SeasonWeather, lat: number): Reached[] {
   const short = shortDays(growth, weather.start, lat);

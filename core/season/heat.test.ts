@@ -2,11 +2,11 @@ import fc from 'fast-check';
 import { heatModels } from '@/knowledge/heat';
 import { findCondition } from '@/knowledge';
 import { degreeDays } from './degree-days';
-import { after } from './follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
 import { expectedOn, heatOf, reachedOn, type DayRange, type HeatTarget } from './heat';
 
 const target: HeatTarget = { baseC: 10, method: 'single-sine', sum: 50 };
-const dayOf = (n: number) => after('2026-01-01', n, 'days');
+const dayOf = (n: number) => dayAfter('2026-01-01', n, 'days');
 const days = (ranges: [number, number][]): DayRange[] => ranges.map(([min, max], i) => ({ day: dayOf(i), min, max }));
 const steady = (n: number, min: number, max: number) => days(Array.from({ length: n }, () => [min, max]));
 

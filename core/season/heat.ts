@@ -1,5 +1,5 @@
 import { degreeDays, type DegreeDayMethod } from './degree-days';
-import type { Day } from './zone';
+import type { Day } from '../../lib/calendar/zone';
 
 /** What heat brings about: the sum that it takes, from when, and how it was counted by whoever found it. */
 export interface HeatTarget {

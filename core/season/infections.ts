@@ -1,6 +1,7 @@
 import type { Hour } from '../weather/station';
 import type { Bbch } from './bbch';
-import { after, dayIn, type Day } from './follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
+import { dayIn, type Day } from '../../lib/calendar/zone';
 import {
   bloomBlight,
   leafCurl,
@@ -64,7 +65,7 @@ export function infectionSpan(
     .filter((s) => s.code === from)
     .flatMap((first) => {
       const last = stages.find((s) => s.code === to && s.day >= first.day);
-      return last ? [{ from: first.day, to: after(last.day, daysMore, 'days') }] : [];
+      return last ? [{ from: first.day, to: dayAfter(last.day, daysMore, 'days') }] : [];
     });
   return spans.find((s) => s.to >= today) ?? spans.at(-1) ?? null;
 }

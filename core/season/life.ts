@@ -1,4 +1,4 @@
-import type { Day } from './follow-ups';
+import type { Day } from '../../lib/calendar/zone';
 import type { Life, LifeStage, LifeTime } from './life-schema';
 import { monthSpans, timedSpans, type Expected } from './timed';
 import type { HostYear } from './year';

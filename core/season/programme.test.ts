@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { after } from './follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
 import { WORKS } from '../work/works';
 import { FOR_GOOD, programmed, USUAL_PROGRAMME, visitsOf, weightOf, yearOf, type Life, type Step } from './programme';
 import type { FollowUpRule } from './rules';
@@ -99,12 +99,12 @@ it('all visits lie within the years and in order; treatments keep their distance
       }),
       ({ count, unit, minDays, maxPerYear, months, years, from }) => {
         const visits = visitsOf(step({ rules: [look, again(count, unit)], minDays, maxPerYear, months }), from, years);
-        const end = after(from, years, 'years');
+        const end = dayAfter(from, years, 'years');
         expect(visits.map((v) => v.day)).toEqual(visits.map((v) => v.day).sort());
         const days = visits.filter((v) => v.kind === 'treat').map((v) => v.day);
         for (const d of visits.map((v) => v.day)) expect(d >= from && d < end).toBe(true);
         for (const d of days) if (months.length) expect(months).toContain(Number(d.slice(5, 7)));
-        days.slice(1).forEach((d, i) => expect(d >= after(days[i]!, minDays, 'days')).toBe(true));
+        days.slice(1).forEach((d, i) => expect(d >= dayAfter(days[i]!, minDays, 'days')).toBe(true));
         if (maxPerYear)
           for (const y of new Set(days.map((d) => d.slice(0, 4))))
             expect(days.filter((d) => d.startsWith(y)).length).toBeLessThanOrEqual(maxPerYear);

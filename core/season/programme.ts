@@ -1,5 +1,6 @@
-import { differenceInCalendarDays, parseISO } from 'date-fns';
-import { after, followUps, span, type Day } from './follow-ups';
+import { dayAfter, daysBetween } from '../../lib/calendar/days';
+import { type Day } from '../../lib/calendar/zone';
+import { followUps, span } from './follow-ups';
 import type { FollowUpRule } from './rules';
 
 /** The programme of one tree's plan; what is null is left to the company's school or to the label. */
@@ -103,7 +104,7 @@ export interface Visit {
  */
 export function visitsOf(step: Step, from: Day, years: number): Visit[] {
   if (step.life) return visitsByLife({ ...step, life: step.life }, from, years);
-  const end = after(from, years, 'years');
+  const end = dayAfter(from, years, 'years');
   const season = [...step.months];
   const rules = step.rules.some((r) => r.kind === 'treat-again') ? step.rules : [...step.rules, IN_A_YEAR];
   const inSeason = rules.map((r) =>
@@ -112,7 +113,7 @@ export function visitsOf(step: Step, from: Day, years: number): Visit[] {
   const visits: Visit[] = [];
   const perYear = new Map<string, number>();
   let day = from;
-  while (season.length && !season.includes(Number(day.slice(5, 7)))) day = after(`${day.slice(0, 7)}-01`, 1, 'months');
+  while (season.length && !season.includes(Number(day.slice(5, 7)))) day = dayAfter(`${day.slice(0, 7)}-01`, 1, 'months');
   let seasonFrom = day;
   let onlyIf: string | null = null;
   while (day < end) {
@@ -120,7 +121,7 @@ export function visitsOf(step: Step, from: Day, years: number): Visit[] {
     const done = perYear.get(year) ?? 0;
     if (step.maxPerYear !== null && done >= step.maxPerYear) {
       // The year's number is used up: again when the season that has just ended began.
-      day = after(seasonFrom, 1, 'years');
+      day = dayAfter(seasonFrom, 1, 'years');
       continue;
     }
     if (!done) seasonFrom = day;
@@ -149,14 +150,14 @@ export function visitsOf(step: Step, from: Day, years: number): Visit[] {
 /** The same where a work has its own life: course by course, and what its rules ask after each time. */
 function visitsByLife(step: Step & { life: Life }, from: Day, years: number): Visit[] {
   const { times, apart, everyYears, courses } = step.life;
-  const end = after(from, years, 'years');
+  const end = dayAfter(from, years, 'years');
   const again = step.rules.find((r) => r.kind === 'treat-again');
   const beside = step.rules.filter((r) => r.kind !== 'treat-again');
   const count = everyYears === null ? 1 : Math.min(courses ?? Infinity, Math.ceil(years / everyYears));
-  return Array.from({ length: count }, (_, c) => after(from, c * (everyYears ?? 0), 'years'))
+  return Array.from({ length: count }, (_, c) => dayAfter(from, c * (everyYears ?? 0), 'years'))
     .flatMap((first) =>
       Array.from({ length: times }, (_, t): Visit => {
-        const day = after(first, t * apart, 'days');
+        const day = dayAfter(first, t * apart, 'days');
         return {
           day,
           step: step.name,
@@ -185,4 +186,4 @@ const CONDITIONAL = 0.5;
 export const weightOf = (v: Pick<Visit, 'onlyIf'>): number => (v.onlyIf ? CONDITIONAL : 1);
 /** Whole years from the first day of a plan to a visit. */
 export const yearOf = (from: Day, day: Day): number =>
-  Math.floor(differenceInCalendarDays(parseISO(day), parseISO(from)) / 365.25);
+  Math.floor(daysBetween(from, day) / 365.25);

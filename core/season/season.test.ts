@@ -2,9 +2,11 @@ import fc from 'fast-check';
 import { relative } from '../testing';
 import { vapourDeficit } from '../weather/air';
 import { degreeDays } from './degree-days';
-import { after, dayIn, followUps } from './follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
+import { dayIn } from '../../lib/calendar/zone';
+import { followUps } from './follow-ups';
 import type { FollowUpRule } from './rules';
-import { wallClock, zonedInstant } from './zone';
+import { wallClock, zonedInstant } from '../../lib/calendar/zone';
 
 const rule = (more: Partial<FollowUpRule>): FollowUpRule => ({
   id: 'again',
@@ -22,7 +24,7 @@ describe('follow-ups', () => {
     ['29 February and a year', '2028-02-29', 1, 'years', '2029-02-28'],
     ['ten weeks', '2026-11-24', 10, 'weeks', '2027-02-02'],
     ['over the change of the clock', '2026-10-24', 2, 'days', '2026-10-26'],
-  ] as const)('%s', (_, from, n, unit, to) => expect(after(from, n, unit)).toBe(to));
+  ] as const)('%s', (_, from, n, unit, to) => expect(dayAfter(from, n, unit)).toBe(to));
 
   it('moves a repeat that the label forbids, and says why', () => {
     const [f] = followUps([rule({ after: { count: 7, unit: 'days' } })], '2026-06-01', 14);
@@ -64,7 +66,7 @@ describe('follow-ups', () => {
             minDays,
           );
           expect(f!.earliest <= f!.due && f!.due <= f!.latest && f!.due >= done).toBe(true);
-          if (r.kind === 'treat-again') expect(f!.earliest >= after(done, minDays, 'days')).toBe(true);
+          if (r.kind === 'treat-again') expect(f!.earliest >= dayAfter(done, minDays, 'days')).toBe(true);
           if (r.months.length) expect(r.months).toContain(Number(f!.due.slice(5, 7)));
         },
       ),

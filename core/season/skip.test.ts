@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { after } from './follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
 import { nextAfterSkip } from './skip';
 
 const yearly = {
@@ -46,10 +46,10 @@ it('property: ahead, in order, and whole intervals away', () => {
       fc.integer({ min: -200, max: 2000 }),
       (every, before, behind, late) => {
         const doneOn = '2024-02-29';
-        const due = after(doneOn, every, 'days');
-        const today = after(due, late, 'days');
+        const due = dayAfter(doneOn, every, 'days');
+        const today = dayAfter(due, late, 'days');
         const next = nextAfterSkip(
-          { ruleId: 'x', due, doneOn, earliest: after(due, -before, 'days'), latest: after(due, behind, 'days') },
+          { ruleId: 'x', due, doneOn, earliest: dayAfter(due, -before, 'days'), latest: dayAfter(due, behind, 'days') },
           today,
         )!;
         expect(next.due > today && next.due > due).toBe(true);

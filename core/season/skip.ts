@@ -1,5 +1,5 @@
-import { differenceInCalendarDays, parseISO } from 'date-fns';
-import { after, type Day } from './follow-ups';
+import { dayAfter, daysBetween } from '../../lib/calendar/days';
+import { type Day } from '../../lib/calendar/zone';
 
 /** A treatment that was due, and the day of the work that it was counted from. */
 export interface Due {
@@ -10,7 +10,6 @@ export interface Due {
   doneOn: Day | null;
 }
 
-const days = (from: Day, to: Day) => differenceInCalendarDays(parseISO(to), parseISO(from));
 
 /**
  * When a treatment that is left out this time would be due again: as long after its own date as that was after the work, with
@@ -21,19 +20,19 @@ const days = (from: Day, to: Day) => differenceInCalendarDays(parseISO(to), pars
 export function nextAfterSkip(visit: Due, today: Day): Omit<Due, 'doneOn'> | null {
   // The name of the rule carries how many intervals were left out before: they lie between the work and this date too.
   const [base, left = '0'] = visit.ruleId.split('+') as [string, string?];
-  const every = visit.doneOn === null ? 0 : Math.round(days(visit.doneOn, visit.due) / (Number(left) + 1));
+  const every = visit.doneOn === null ? 0 : Math.round(daysBetween(visit.doneOn, visit.due) / (Number(left) + 1));
   if (every <= 0) return null;
   // A series that nobody kept for years goes on from now, not from then.
   let more = 1;
-  while (after(visit.due, more * every, 'days') <= today) more++;
-  const due = after(visit.due, more * every, 'days');
-  const moved = days(visit.due, due);
-  const shifted = (day: Day) => after(day, moved, 'days');
+  while (dayAfter(visit.due, more * every, 'days') <= today) more++;
+  const due = dayAfter(visit.due, more * every, 'days');
+  const moved = daysBetween(visit.due, due);
+  const shifted = (day: Day) => dayAfter(day, moved, 'days');
   const earliest = shifted(visit.earliest);
   return {
     ruleId: `${base}+${Number(left) + more}`,
     due,
-    earliest: earliest > today ? earliest : after(today, 1, 'days'),
+    earliest: earliest > today ? earliest : dayAfter(today, 1, 'days'),
     latest: shifted(visit.latest),
   };
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { isAutumn, STAGES, trackOf, type Bbch } from './bbch';
 import { dayLength } from './day-length';
-import { after } from './follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
 import { CHILL_DAYS, reachedIn, SEASON_DAYS, seasonStart, type Range, type SeasonWeather } from './growth';
 import type { Growth } from './growth-schema';
 import { expectedStages, leafOn, learn, stagesOn, type SeenStage } from './stages';
@@ -97,15 +97,15 @@ describe('what was seen', () => {
 
   it('stands as it was seen, moves what follows, less the later it comes, and nothing that came before', () => {
     const [green, bloom] = [of(dates([]), 7), of(dates([]), 65)];
-    const seen = after(green.day, -6, 'days');
+    const seen = dayAfter(green.day, -6, 'days');
     const moved = dates([{ code: 7, day: seen }]);
     expect(of(moved, 7)).toMatchObject({ day: seen, earliest: seen, latest: seen, rests: 'seen', by: null });
     expect(of(moved, 65).by).toEqual({ kind: 'seen', code: 7, day: seen });
-    expect(of(moved, 65).day).toBe(after(bloom.day, of(moved, 65).moved, 'days'));
+    expect(of(moved, 65).day).toBe(dayAfter(bloom.day, of(moved, 65).moved, 'days'));
     expect(of(moved, 10).moved).toBeLessThan(-3);
     expect(of(moved, 65).moved).toBeLessThan(0);
     expect(of(moved, 65).moved).toBeGreaterThan(of(moved, 10).moved);
-    const fromBloom = dates([{ code: 65, day: after(bloom.day, 4, 'days') }]);
+    const fromBloom = dates([{ code: 65, day: dayAfter(bloom.day, 4, 'days') }]);
     expect(of(fromBloom, 7)).toEqual(green);
     expect(of(fromBloom, 69).moved).toBe(2);
     // Spring says nothing of the day on which leaves fall.
@@ -123,7 +123,7 @@ describe('what was seen', () => {
   it('is learned for the next season, shrunk towards none, in spring and autumn apart', () => {
     const season = whole('2026-01-01', years[1]!);
     const on = of(expectedStages(apple, season, 51, []), 65).day;
-    const learned = learn(apple, [{ weather: season, seen: [{ code: 65, day: after(on, 10, 'days') }] }], 51);
+    const learned = learn(apple, [{ weather: season, seen: [{ code: 65, day: dayAfter(on, 10, 'days') }] }], 51);
     expect(learned).toEqual({
       spring: { days: 8, seasons: 1 },
       autumn: { days: 0, seasons: 0 },
@@ -133,7 +133,7 @@ describe('what was seen', () => {
     expect(of(next, 65).moved).toBe(8);
     expect(of(next, 65).by).toEqual({ kind: 'learned', seasons: 1 });
     expect(of(next, 92)).toEqual(of(dates([]), 92));
-    expect(of(next, 65).latest < after(of(dates([]), 65).latest, 8, 'days')).toBe(true);
+    expect(of(next, 65).latest < dayAfter(of(dates([]), 65).latest, 8, 'days')).toBe(true);
   });
 
   it('every day lies in its spread, stages keep their order, and every day that was moved says why', () => {
@@ -153,7 +153,7 @@ describe('what was seen', () => {
             courses: all.map((c) => c.slice(told)),
             forecastDays: 10,
           };
-          const stageNotes = seen.map((s) => ({ code: s.code as Bbch, day: after('2027-01-01', s.on, 'days') }));
+          const stageNotes = seen.map((s) => ({ code: s.code as Bbch, day: dayAfter('2027-01-01', s.on, 'days') }));
           const list = expectedStages(apple, weather, 51, stageNotes);
           for (const s of list) {
             expect(s.earliest <= s.day && s.day <= s.latest).toBe(true);
@@ -188,7 +188,7 @@ describe('shoots that come in flushes', () => {
   const first = told([]).find((s) => s.code === 31)!.day;
 
   it('one that is seen months after the first is another: it stands where it was seen, and moves no bloom', () => {
-    const summer = { code: 31, day: after(first, 110, 'days') } as const;
+    const summer = { code: 31, day: dayAfter(first, 110, 'days') } as const;
     const all = told([summer]);
     expect(all.filter((s) => s.code === 31).map((s) => [s.day, s.rests])).toEqual([
       [first, 'measured'],
@@ -200,7 +200,7 @@ describe('shoots that come in flushes', () => {
   });
 
   it('one a fortnight late is the first, and moves the bloom', () => {
-    const late = { code: 31, day: after(first, 14, 'days') } as const;
+    const late = { code: 31, day: dayAfter(first, 14, 'days') } as const;
     expect(told([late]).filter((s) => s.code === 31)).toHaveLength(1);
     expect(told([late]).find((s) => s.code === 65)!.moved).toBeGreaterThan(3);
     expect(learn(citrus, [{ weather: warm, seen: [late] }], 37).spring.seasons).toBe(1);
@@ -211,7 +211,7 @@ describe('leaves on a day', () => {
   const stages = expectedStages(apple, whole('2026-01-01', even(7, 13)), 51, []);
   const on = (code: Bbch) => stages.find((s) => s.code === code)!.day;
   it('are none, unfold, are full, fall and are none again', () => {
-    expect(leafOn(stages, after(on(7), -1, 'days'))).toBe('leafless');
+    expect(leafOn(stages, dayAfter(on(7), -1, 'days'))).toBe('leafless');
     expect(leafOn(stages, on(10))).toBe('unfolding');
     expect(leafOn(stages, on(19))).toBe('full');
     expect(leafOn(stages, on(92))).toBe('full');
@@ -277,7 +277,7 @@ describe('against another generator', () => {
       for (; stage < TRUE_SUMS.length && heat >= TRUE_SUMS[stage]![1]; stage++)
         out.push({
           code: TRUE_SUMS[stage]![0],
-          day: after('2020-01-01', i - CHILL_DAYS + offset + Math.round(Math.abs(gauss(next))), 'days'),
+          day: dayAfter('2020-01-01', i - CHILL_DAYS + offset + Math.round(Math.abs(gauss(next))), 'days'),
         });
     });
     return out;

@@ -1,8 +1,8 @@
-import { differenceInCalendarDays, parseISO } from 'date-fns';
-import { once, onceEach } from '../diagnose/once';
+import { memoize, memoizeEach } from '../../lib/memoize';
 import type { LeafState } from '../diagnose/words';
 import { isAutumn, trackOf, type Bbch } from './bbch';
-import { after, type Day } from './follow-ups';
+import { dayAfter, daysBetween } from '../../lib/calendar/days';
+import { type Day } from '../../lib/calendar/zone';
 import { dayOfSeason, reachedIn, stagesOf, type Reached, type SeasonWeather } from './growth';
 import type { Growth } from './growth-schema';
 
@@ -44,7 +44,6 @@ const learnedOf = (learned: Learned, code: Bbch): Behind =>
   learned.stages.get(code) ?? (isAutumn(code) ? learned.autumn : learned.spring);
 
 const quantile = (sorted: readonly number[], share: number) => sorted[Math.round((sorted.length - 1) * share)]!;
-const between = (from: Day, to: Day) => differenceInCalendarDays(parseISO(to), parseISO(from));
 
 /** Middle day of a stage, by what most courses say; null where fewer than half reach it. */
 function middle(runs: readonly Reached[], code: Bbch): number | null {
@@ -58,7 +57,7 @@ const FLUSH: Bbch = 31;
 function flushesIn(growth: Growth, runs: readonly Reached[], start: Day, seen: readonly SeenStage[]) {
   const on = growth.flushesApart === null ? null : middle(runs, FLUSH);
   if (on === null) return { first: seen, later: [] };
-  const from = after(dayOfSeason(start, on), growth.flushesApart!, 'days');
+  const from = dayAfter(dayOfSeason(start, on), growth.flushesApart!, 'days');
   const isLater = (s: SeenStage) => s.code === FLUSH && s.day >= from;
   return { first: seen.filter((s) => !isLater(s)), later: seen.filter(isLater) };
 }
@@ -82,7 +81,7 @@ export function learn(
     const reached = reachedIn(growth, weather, lat);
     return flushesIn(growth, reached, weather.start, seen).first.flatMap((s) => {
       const on = middle(reached, s.code);
-      return on === null ? [] : [{ code: s.code, days: between(dayOfSeason(weather.start, on), s.day) }];
+      return on === null ? [] : [{ code: s.code, days: daysBetween(dayOfSeason(weather.start, on), s.day) }];
     });
   });
   const taught = (of: (code: Bbch) => boolean): Behind => {
@@ -127,8 +126,8 @@ function movedBy(
     const moved = Math.round(own.days);
     return { moved, by: moved ? { kind: 'learned', seasons: own.seasons } : null, sinceSeen: null };
   }
-  const off = between(dayOfSeason(start, on), before.day) - learnedOf(learned, before.code).days;
-  const sinceSeen = Math.max(0, between(before.day, dayOfSeason(start, index)));
+  const off = daysBetween(dayOfSeason(start, on), before.day) - learnedOf(learned, before.code).days;
+  const sinceSeen = Math.max(0, daysBetween(before.day, dayOfSeason(start, index)));
   const moved = Math.round(own.days + off * Math.exp(-sinceSeen / TOLD_DAYS));
   return { moved, by: { kind: 'seen', ...before }, sinceSeen };
 }
@@ -149,7 +148,7 @@ export function expectedStages(
   return told(weather, key, () => stagesIn(growth, weather, lat, seen, learned));
 }
 /** Trees of one host in one weather have the same stages. */
-const told = onceEach<SeasonWeather, StageDate[]>();
+const told = memoizeEach<SeasonWeather, StageDate[]>();
 
 function stagesIn(
   growth: Growth,
@@ -185,8 +184,8 @@ function stagesIn(
     out.push({
       code,
       day,
-      earliest: after(day, -spread(index - quantile(on, 0.05)), 'days'),
-      latest: after(day, spread(quantile(on, 0.95) - index), 'days'),
+      earliest: dayAfter(day, -spread(index - quantile(on, 0.05)), 'days'),
+      latest: dayAfter(day, spread(quantile(on, 0.95) - index), 'days'),
       rests: restsOn(weather, index),
       moved,
       by,
@@ -227,7 +226,7 @@ export const stagesOn = (stages: readonly StageDate[], day: Day): StageDate[] =>
   (['leaf', 'flower'] as const).flatMap(
     (track) =>
       stages
-        .filter((s) => s.day <= day && trackOf(s.code) === track && between(s.day, day) < SHOWN_DAYS[track])
+        .filter((s) => s.day <= day && trackOf(s.code) === track && daysBetween(s.day, day) < SHOWN_DAYS[track])
         .sort((a, b) => a.day.localeCompare(b.day) || a.code - b.code)
         .at(-1) ?? [],
   );
@@ -238,10 +237,10 @@ const SHOWN_DAYS = { leaf: 330, flower: 40 };
 export const stagesAbout = (stages: readonly StageDate[], day: Day): StageDate[] =>
   stages
     .filter((s) => s.rests !== 'seen' && s.earliest <= day && day <= s.latest)
-    .sort((a, b) => Math.abs(between(a.day, day)) - Math.abs(between(b.day, day)));
+    .sort((a, b) => Math.abs(daysBetween(a.day, day)) - Math.abs(daysBetween(b.day, day)));
 
 /** The stages of leaves alone, in order of date. */
-const ofLeaves = once<readonly StageDate[], StageDate[]>((stages) =>
+const ofLeaves = memoize<readonly StageDate[], StageDate[]>((stages) =>
   stages.filter((s) => trackOf(s.code) === 'leaf').sort((a, b) => a.day.localeCompare(b.day) || a.code - b.code),
 );
 

@@ -1,5 +1,5 @@
 import { dayLength } from './day-length';
-import { wallClock, type Day } from './zone';
+import { wallClock, type Day } from '../../lib/calendar/zone';
 
 const DAY_MS = 86_400_000;
 

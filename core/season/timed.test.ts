@@ -1,7 +1,7 @@
 import { findCondition, findHost, heatModels } from '@/knowledge';
 import { trainingLabels, regionOf } from '@/knowledge';
 import { expectedLeaf, heatDate, NO_YEAR, type HostYear } from './year';
-import { after } from './follow-ups';
+import { dayAfter } from '../../lib/calendar/days';
 import { lifeSpans } from './life';
 import { timedSpans } from './timed';
 import type { TreatmentOption } from '../diagnose/knowledge';
@@ -13,8 +13,8 @@ import { UNSAID } from '../prescribe/unsaid';
 const stage = (code: StageDate['code'], day: string, spread = 5): StageDate => ({
   code,
   day,
-  earliest: after(day, -spread, 'days'),
-  latest: after(day, spread, 'days'),
+  earliest: dayAfter(day, -spread, 'days'),
+  latest: dayAfter(day, spread, 'days'),
   rests: 'years',
   moved: 0,
   by: null,

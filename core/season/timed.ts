@@ -1,7 +1,8 @@
-import { onceEach } from '../diagnose/once';
+import { memoizeEach } from '../../lib/memoize';
 import { trackOf, type Bbch } from './bbch';
-import { after, type Day } from './follow-ups';
-import { localMonth } from './hemisphere';
+import { dayAfter } from '../../lib/calendar/days';
+import { type Day } from '../../lib/calendar/zone';
+import { localMonth } from '../../lib/calendar/hemisphere';
 import type { StageDate } from './stages';
 import type { Timed } from './timed-schema';
 import type { HeatDate, HostYear } from './year';
@@ -39,15 +40,15 @@ const has = (stages: readonly StageDate[], code: Bbch) =>
 export const timedSpans = (timed: Timed, year: HostYear): TimedSpan[] =>
   spans(year, JSON.stringify(timed), () => spansOf(timed, year));
 /** A window asks for them on every day on which it may turn. */
-const spans = onceEach<HostYear, TimedSpan[]>();
+const spans = memoizeEach<HostYear, TimedSpan[]>();
 
 const moved = <T extends { day: Day; earliest: Day; latest: Day }>(date: T, days = 0): T =>
   days
     ? {
         ...date,
-        day: after(date.day, days, 'days'),
-        earliest: after(date.earliest, days, 'days'),
-        latest: after(date.latest, days, 'days'),
+        day: dayAfter(date.day, days, 'days'),
+        earliest: dayAfter(date.earliest, days, 'days'),
+        latest: dayAfter(date.latest, days, 'days'),
       }
     : date;
 
@@ -57,7 +58,7 @@ function spansOf(timed: Timed, year: HostYear): TimedSpan[] {
       .filter((h) => h.modelId === timed.model)
       .map((date) => ({
         from: { kind: 'heat', date: moved(date, timed.fromDays) },
-        to: after(date.day, timed.days, 'days'),
+        to: dayAfter(date.day, timed.days, 'days'),
       }));
   const [first, last] = [has(year.stages, timed.from), has(year.stages, timed.to)];
   if (first === null || last === null) return [];
@@ -66,9 +67,9 @@ function spansOf(timed: Timed, year: HostYear): TimedSpan[] {
     .filter((s) => s.code === last)
     .flatMap((end): TimedSpan[] => {
       const from = byDay.filter((s) => s.code === first && s.day <= end.day).at(-1);
-      const to = after(end.day, timed.toDays ?? 0, 'days');
+      const to = dayAfter(end.day, timed.toDays ?? 0, 'days');
       // A stage that closes within a season of the one that opened it; longer ago, the opening one is not known.
-      if (!from || from.day <= after(end.day, -300, 'days')) return [{ from: null, to }];
+      if (!from || from.day <= dayAfter(end.day, -300, 'days')) return [{ from: null, to }];
       const date = moved(from, timed.fromDays);
       // Leaves that fall early leave no time for what comes long after they came.
       return date.day > to ? [] : [{ from: { kind: 'stage', date }, to }];
@@ -85,6 +86,6 @@ export function monthSpans(
   const [opens, closes] = [localMonth(from, south), localMonth(to, south)];
   return Array.from({ length: last - first + 2 }, (_, i) => first - 1 + i).map((y) => ({
     from: `${y}-${String(opens).padStart(2, '0')}-01`,
-    to: after(after(`${closes < opens ? y + 1 : y}-${String(closes).padStart(2, '0')}-01`, 1, 'months'), -1, 'days'),
+    to: dayAfter(dayAfter(`${closes < opens ? y + 1 : y}-${String(closes).padStart(2, '0')}-01`, 1, 'months'), -1, 'days'),
   }));
 }

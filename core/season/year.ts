@@ -1,15 +1,15 @@
-import { differenceInCalendarDays, parseISO } from 'date-fns';
-import { onceEach } from '../diagnose/once';
+import { memoizeEach } from '../../lib/memoize';
 import type { Host } from '../diagnose/knowledge';
 import type { LeafState } from '../diagnose/words';
 import type { Forecast, Hour, WeatherDay } from '../weather/station';
-import { after, type Day } from './follow-ups';
+import { dayAfter, daysBetween } from '../../lib/calendar/days';
+import { type Day } from '../../lib/calendar/zone';
 import { CHILL_DAYS, type Range, type SeasonWeather } from './growth';
 import { expectedOn, heatOf, type ExpectedDay } from './heat';
 import type { HeatModel } from './heat-schema';
 import { usualLeaf } from './leaf';
 import { leafOn, type StageDate } from './stages';
-import { dayIn } from './zone';
+import { dayIn } from '../../lib/calendar/zone';
 
 /** When heat brings something about, for the place of a tree. */
 export interface HeatDate extends ExpectedDay {
@@ -41,9 +41,9 @@ export function withYearsAhead(year: HostYear, more: number): HostYear {
     Array.from({ length: more }, (_, i) => i + 1).flatMap((n) =>
       dates.filter(newest).map((d) => ({
         ...d,
-        day: after(d.day, n, 'years'),
-        earliest: after(d.earliest, n, 'years'),
-        latest: after(d.latest, n, 'years'),
+        day: dayAfter(d.day, n, 'years'),
+        earliest: dayAfter(d.earliest, n, 'years'),
+        latest: dayAfter(d.latest, n, 'years'),
       })),
     );
   // Of each stage and each sum of heat, the date of the season that lies furthest ahead.
@@ -76,8 +76,8 @@ export function bloomsFrom({ stages }: HostYear, day: Day): Bloom[] {
   return stages
     .filter((s) => s.code === 60)
     .map((from) => {
-      const end = ends.find((s) => s.day >= from.day && s.day < after(from.day, 120, 'days'));
-      return { from, to: end?.day ?? after(from.day, USUAL_BLOOM_DAYS, 'days') };
+      const end = ends.find((s) => s.day >= from.day && s.day < dayAfter(from.day, 120, 'days'));
+      return { from, to: end?.day ?? dayAfter(from.day, USUAL_BLOOM_DAYS, 'days') };
     })
     .filter((b) => b.to >= day)
     .sort((a, b) => a.to.localeCompare(b.to));
@@ -109,8 +109,8 @@ export const daysOf = (hours: readonly Hour[], timeZone: string): WeatherDay[] =
 
 /** First day of a season's chill, and the last of its days. */
 export const seasonSpan = (start: Day): { from: Day; to: Day } => ({
-  from: after(start, -CHILL_DAYS, 'days'),
-  to: after(after(start, 1, 'years'), -1, 'days'),
+  from: dayAfter(start, -CHILL_DAYS, 'days'),
+  to: dayAfter(dayAfter(start, 1, 'years'), -1, 'days'),
 });
 
 /** Courses that are laid together: enough that one in twenty is one. */
@@ -154,12 +154,12 @@ export function heatDate(model: HeatModel, weather: SeasonWeather, biofix: Day |
   return dates(weather, JSON.stringify([model, from]), () => reached(model, weather, from));
 }
 /** The weather of a season is the same for every tree that stands in it. */
-const dates = onceEach<SeasonWeather, HeatDate | null>();
+const dates = memoizeEach<SeasonWeather, HeatDate | null>();
 
 function reached(model: HeatModel, weather: SeasonWeather, from: Day): HeatDate | null {
   const first = seasonSpan(weather.start).from;
   const at = Math.round((Date.parse(`${from}T00:00Z`) - Date.parse(`${first}T00:00Z`)) / 864e5);
-  const dayOf = (n: number) => after(from, n, 'days');
+  const dayOf = (n: number) => dayAfter(from, n, 'days');
   const measured = weather.measured.slice(at).map((d, i) => ({ ...d, day: dayOf(i) }));
   const years = weather.courses.map((c) => [...weather.measured, ...c].slice(at));
   const expected = expectedOn(model, measured, years, dayOf);
@@ -180,7 +180,7 @@ const CURVE_STEP = 4;
  * @returns in order of day; ends with the first point that has reached the sum, or with the season
  */
 export function heatCurve(model: HeatModel, weather: SeasonWeather, from: Day): HeatPoint[] {
-  const at = differenceInCalendarDays(parseISO(from), parseISO(seasonSpan(weather.start).from));
+  const at = daysBetween(seasonSpan(weather.start).from, from);
   const sums = (days: readonly Range[]) =>
     heatOf(
       model,
@@ -197,7 +197,7 @@ export function heatCurve(model: HeatModel, weather: SeasonWeather, from: Day): 
     total += heat;
     const share = total / model.sum;
     if ((i + 1) % CURVE_STEP === 0 || share >= 1)
-      points.push({ day: after(from, i + 1, 'days'), share: Math.min(1, share) });
+      points.push({ day: dayAfter(from, i + 1, 'days'), share: Math.min(1, share) });
     if (share >= 1) break;
   }
   return points;

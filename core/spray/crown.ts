@@ -1,4 +1,4 @@
-import type { Cm, Ml, SquareM } from '../units/units';
+import type { Cm, Ml, SquareM } from '../../lib/units/units';
 
 /** Shapes of crown that a volume is worked out for. */
 export const CROWN_SHAPES = ['ellipsoid', 'cone', 'cylinder', 'hedge'] as const;

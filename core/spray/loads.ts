@@ -1,4 +1,4 @@
-import type { Ml } from '../units/units';
+import type { Ml } from '../../lib/units/units';
 
 /** A sprayer of the company. */
 export interface Tank {

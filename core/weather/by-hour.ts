@@ -1,4 +1,4 @@
-import { dayIn, hourOf, type Day } from '../season/zone';
+import { dayIn, hourOf, type Day } from '../../lib/calendar/zone';
 import type { Hour } from './station';
 
 /** An hour of a day as several courses of the forecast have it. */

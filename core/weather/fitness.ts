@@ -1,5 +1,5 @@
-import { onceEach } from '../diagnose/once';
-import { dayIn, hourOf, type Day } from '../season/zone';
+import { memoizeEach } from '../../lib/memoize';
+import { dayIn, hourOf, type Day } from '../../lib/calendar/zone';
 import { WETS_A_LEAF_MM } from './air';
 import type { Hour } from './station';
 
@@ -58,7 +58,7 @@ interface Courses {
   dry: number[][];
 }
 /** What is the same for every kind of work, for the forecasts that are in hand. */
-const courses = onceEach<Members, Courses>();
+const courses = memoizeEach<Members, Courses>();
 
 const coursesOf = (members: Members, timeZone: string): Courses =>
   courses(members, timeZone, () => {
@@ -85,7 +85,7 @@ export function fitDays(members: Members, limits: AirLimits, hours: number, time
   );
 }
 /** Every tree that a use is for is told the same of one forecast. */
-const told = onceEach<Members, FitDay[]>();
+const told = memoizeEach<Members, FitDay[]>();
 
 function fitDay(
   members: Members,

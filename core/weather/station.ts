@@ -1,4 +1,4 @@
-import type { Day } from '../season/zone';
+import type { Day } from '../../lib/calendar/zone';
 import type { Weather } from './air';
 
 /** An hour of weather as a sensor or a forecast gives it. */

@@ -1,6 +1,6 @@
-import { differenceInCalendarDays, getDayOfYear, parseISO } from 'date-fns';
-import { after } from '../season/follow-ups';
-import type { Day } from '../season/zone';
+import { getDayOfYear, parseISO } from 'date-fns';
+import { dayAfter, daysBetween } from '../../lib/calendar/days';
+import type { Day } from '../../lib/calendar/zone';
 import { unmeasured } from './air';
 import type { WeatherDay, WeatherStation } from './station';
 
@@ -39,8 +39,8 @@ export function usualStation(usual: UsualYear, lat: number): WeatherStation {
     };
   };
   const days = (from: Day, to: Day, warmer = 0): WeatherDay[] =>
-    Array.from({ length: Math.max(0, differenceInCalendarDays(parseISO(to), parseISO(from)) + 1) }, (_, i) =>
-      dayAt(after(from, i, 'days'), warmer),
+    Array.from({ length: Math.max(0, daysBetween(from, to) + 1) }, (_, i) =>
+      dayAt(dayAfter(from, i, 'days'), warmer),
     );
   return {
     name: 'No station',

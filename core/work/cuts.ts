@@ -1,6 +1,6 @@
-import { dayWords } from '../season/follow-ups';
+import { formatDay } from '../../lib/calendar/days';
 import { gate, type Gate } from '../gates/gate';
-import { figure } from '../units/units';
+import { figure } from '../../lib/units/units';
 import { monthsThere, type Ask, type WorkFacts } from './work';
 
 /** The closed season of a region for this host on this day, or null. Runs over the turn of a year where it must. */
@@ -25,7 +25,7 @@ export const hazard: Ask = {
 export const dry: Ask = { key: 'dry', kind: 'yes', name: 'The bark is dry, no rain today', usual: () => true };
 
 /** A day of every year as people say it: 15 Apr. */
-export const monthDay = (day: string) => dayWords(`2024-${day}`).replace(' 2024', '');
+export const monthDay = (day: string) => formatDay(`2024-${day}`).replace(' 2024', '');
 
 /** Gates that every cut shares: closed season, live crown, clean tools. */
 export function cutGates(facts: WorkFacts, a: Record<string, unknown>, livePercent: number, disease = false): Gate[] {
@@ -87,8 +87,8 @@ export function cutGates(facts: WorkFacts, a: Record<string, unknown>, livePerce
             title: 'Closed season',
             sentence: `${facts.host.name} is not cut here from ${monthDay(closed.from)} to ${monthDay(closed.to)}: ${closed.why}`,
             source: `region ${facts.region}`,
-            facts: [`today ${dayWords(facts.today)}`],
-            satisfy: `Allowed after ${dayWords(`${open}-${closed.to}`)}; a storm or hazard cut with its reason.`,
+            facts: [`today ${formatDay(facts.today)}`],
+            satisfy: `Allowed after ${formatDay(`${open}-${closed.to}`)}; a storm or hazard cut with its reason.`,
           }),
     );
   }

@@ -1,5 +1,5 @@
 import { gate, type Gate } from '../gates/gate';
-import { figure, type UnitSystem } from '../units/units';
+import { figure, type UnitSystem } from '../../lib/units/units';
 import { type Ask } from './work';
 
 export const services: Ask = {

@@ -1,5 +1,5 @@
 import { gate, type Gate } from '../gates/gate';
-import { figure } from '../units/units';
+import { figure } from '../../lib/units/units';
 import type { Answers, Work, WorkFacts } from './work';
 
 /** Cambium is what these work on, or a crown of branches: a palm has neither, and dies of them. */

@@ -11,7 +11,7 @@ import {
   type Ml,
   type UnitSystem,
   type VolumeUnit,
-} from '../units/units';
+} from '../../lib/units/units';
 import type { WorkSheet } from './work';
 
 /** What an company owns beside products, vessels and sprayers. */

@@ -1,5 +1,5 @@
 import { gate, type Gate } from '../gates/gate';
-import { inSeason, monthName } from '../season/months';
+import { inSeason, monthName } from '../../lib/calendar/months';
 import { CUT_STEPS, cutGates, dressing, dry, hazard } from './cuts';
 import type { OwnWork } from './own-work-schema';
 import { num, rule, type Ask, type Work } from './work';

@@ -2,12 +2,12 @@ import type { SoilTexture } from '../basin/basin';
 import type { TreatmentOption } from '../diagnose/knowledge';
 import type { Gate } from '../gates/gate';
 import type { MainRoot, RootZoneSchool } from '../rootzone/zone';
-import { monthName } from '../season/months';
+import { monthName } from '../../lib/calendar/months';
 import type { Life } from '../season/programme';
 import type { FollowUpRule } from '../season/rules';
-import type { Day } from '../season/follow-ups';
-import type { Cm, UnitSystem } from '../units/units';
-import { readNumber } from '../units/numbers';
+import type { Day } from '../../lib/calendar/zone';
+import type { Cm, UnitSystem } from '../../lib/units/units';
+import { readNumber } from '../../lib/units/numbers';
 import type { OwnWork } from './own-work-schema';
 
 /** What a work without a label rests on: the tree, the day, the region's closed seasons and the schools of the company. */

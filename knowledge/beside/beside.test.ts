@@ -1,4 +1,4 @@
-import { inSeason, monthName } from '@/core/season/months';
+import { inSeason, monthName } from '@/lib/calendar/months';
 import { conditions } from '..';
 import { besideSchema } from '@/core/diagnose/beside-schema';
 import type { Condition } from '@/core/diagnose/knowledge';

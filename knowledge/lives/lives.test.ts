@@ -2,7 +2,7 @@ import type { Host } from '@/core/diagnose/knowledge';
 import { concerns } from '@/core/diagnose/reading';
 import { lifeSpans } from '@/core/season/life';
 import { LIFE_STAGES, lifeSchema, type Life, type LifeStage } from '@/core/season/life-schema';
-import { inSeason } from '@/core/season/months';
+import { inSeason } from '@/lib/calendar/months';
 import { hostYear } from '@/facts/season';
 import { CLIMATES } from '@/stand-ins/weather/climates';
 import { simulatedStation } from '@/stand-ins/weather/station';

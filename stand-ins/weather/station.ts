@@ -1,7 +1,6 @@
-import { differenceInCalendarDays, parseISO } from 'date-fns';
-import { lastFew } from '@/core/diagnose/once';
-import { after } from '@/core/season/follow-ups';
-import { zonedInstant, type Day } from '@/core/season/zone';
+import { memoizeRecent } from '@/lib/memoize';
+import { dayAfter, daysBetween } from '@/lib/calendar/days';
+import { zonedInstant, type Day } from '@/lib/calendar/zone';
 import type { Weather } from '@/core/weather/air';
 import type { Forecast, Hour, WeatherDay, WeatherStation } from '@/core/weather/station';
 import { CLIMATES, type Climate } from './climates';
@@ -36,7 +35,7 @@ export interface SimulatedSite {
 const yearsBefore =
   (days: WeatherStation['days']): WeatherStation['years'] =>
   (from, to, timeZone, count) =>
-    Array.from({ length: count }, (_, i) => days(after(from, -i - 1, 'years'), after(to, -i - 1, 'years'), timeZone));
+    Array.from({ length: count }, (_, i) => days(dayAfter(from, -i - 1, 'years'), dayAfter(to, -i - 1, 'years'), timeZone));
 
 /**
  * A simulated station: the same seed, place and hour always give the same weather, past and to come.
@@ -46,12 +45,12 @@ export function simulatedStation(seed: number, where: SimulatedSite = {}): Weath
   const site: Site = { climate: where.climate ?? CLIMATES.estuary, lat: where.lat ?? 51, lon: where.lon ?? 0 };
   const real = trueCourse(seed);
   const run = (course: Course, from: number, count: number) => skiesOf(seed, site, course, from, count);
-  const midnights = lastFew<number>(KEPT.days);
+  const midnights = memoizeRecent<number>(KEPT.days);
   const midnight = (day: Day, timeZone: string) =>
     midnights(`${day} ${timeZone}`, () => hourOf(new Date(zonedInstant(`${day}T00:00`, timeZone)!)));
   const dayAt = (day: Day, timeZone: string): WeatherDay => {
     const start = midnight(day, timeZone);
-    const hours = run(real, start, midnight(after(day, 1, 'days'), timeZone) - start);
+    const hours = run(real, start, midnight(dayAfter(day, 1, 'days'), timeZone) - start);
     const heat = hours.map((h) => h.temperatureC);
     return {
       day,
@@ -63,10 +62,10 @@ export function simulatedStation(seed: number, where: SimulatedSite = {}): Weath
       ),
     };
   };
-  const known = lastFew<WeatherDay>(KEPT.days);
+  const known = memoizeRecent<WeatherDay>(KEPT.days);
   const days = (from: Day, to: Day, timeZone: string): WeatherDay[] =>
-    Array.from({ length: Math.max(0, differenceInCalendarDays(parseISO(to), parseISO(from)) + 1) }, (_, i) => {
-      const day = after(from, i, 'days');
+    Array.from({ length: Math.max(0, daysBetween(from, to) + 1) }, (_, i) => {
+      const day = dayAfter(from, i, 'days');
       return known(`${day} ${timeZone}`, () => dayAt(day, timeZone));
     });
   const forecastOf = (issued: number): Forecast => {
@@ -77,7 +76,7 @@ export function simulatedStation(seed: number, where: SimulatedSite = {}): Weath
   const weatherAt = (hour: number): Weather => {
     const sky = run(real, hour, 1)[0]!;
     const today = sky.at.slice(0, 10);
-    const rain = days(after(today, -45, 'days'), today, 'UTC').map((d) => d.rainMm);
+    const rain = days(dayAfter(today, -45, 'days'), today, 'UTC').map((d) => d.rainMm);
     const held = rain.reduce((sum, mm, i) => sum + mm * Math.exp(-(rain.length - 1 - i) / 12), 0);
     // The first of the forecast's courses is the one that is told as the forecast of the hours ahead.
     const ahead = run(likelyCourses(seed, hour, 49)(0), hour + 1, 48).map((h) => round(h.rainMm, 1));
@@ -99,9 +98,9 @@ export function simulatedStation(seed: number, where: SimulatedSite = {}): Weath
       sky: sky.cloud > 0.75 || sky.rainMm > 0 ? 'overcast' : sky.cloud > 0.4 ? 'broken' : 'clear',
     };
   };
-  const airs = lastFew<Weather>(KEPT.hours);
-  const forecasts = lastFew<Forecast>(KEPT.forecasts);
-  const told24 = lastFew<Hour[]>(KEPT.hourDays);
+  const airs = memoizeRecent<Weather>(KEPT.hours);
+  const forecasts = memoizeRecent<Forecast>(KEPT.forecasts);
+  const told24 = memoizeRecent<Hour[]>(KEPT.hourDays);
   const hoursOf = (from: number, to: number): Hour[] => {
     const out: Hour[] = [];
     for (let day = Math.floor(from / 24); day * 24 < to; day++) {

@@ -1,4 +1,4 @@
-import { showArea, showTrunk, type UnitSystem } from '@/core/units/units';
+import { showArea, showTrunk, type UnitSystem } from '@/lib/units/units';
 
 /** The pour band around the trunk from above, to scale. */
 export function BasinFigure({

@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale';
-import { monthName } from '@/core/season/months';
+import { monthName } from '@/lib/calendar/months';
 
 /** A month as it usually is: mean of the days' lowest and highest temperature, °C, and rain, mm. */
 export interface ClimateMonth {

@@ -1,6 +1,6 @@
 import { FEATURE_NAMES, WATERS, type AreaKind, type SiteMap } from '@/core/grounds/plan';
 import type { Point, Polygon } from '@/core/rootzone/probe-grid';
-import { showDistance, type UnitSystem } from '@/core/units/units';
+import { showDistance, type UnitSystem } from '@/lib/units/units';
 
 export interface DrawnTree {
   id: string;

@@ -1,6 +1,6 @@
 import { curveCatmullRomClosed, lineRadial } from 'd3-shape';
 import type { Arc, Flare, OldSite, Sector } from '@/core/ring/ring';
-import { showTrunk, type UnitSystem } from '@/core/units/units';
+import { showTrunk, type UnitSystem } from '@/lib/units/units';
 import { arcPath, compass, onRing as at } from './polar';
 
 export interface RingPicture {

@@ -1,5 +1,5 @@
 import { scaleUtc } from 'd3-scale';
-import { dayIn } from '@/core/season/zone';
+import { dayIn } from '@/lib/calendar/zone';
 
 /** What is shown of time, in milliseconds of UTC: days of a place's own calendar, and its clock, are drawn as if it lay there. */
 export interface Span {

@@ -1,6 +1,6 @@
 import { forceCollide, forceSimulation, forceX, forceY } from 'd3-force';
 import type { Point } from '@/core/rootzone/probe-grid';
-import { showDistance, type UnitSystem } from '@/core/units/units';
+import { showDistance, type UnitSystem } from '@/lib/units/units';
 
 /** A trunk on the way: its tag, what is said beside it, and whether somebody is to go there now. */
 export interface WalkStop {

@@ -3,7 +3,7 @@
 import { v7 } from 'uuid';
 import type { OfflineCommand } from '@/core/phone/command-names';
 import type { z } from 'zod';
-import { issuesOf } from '@/core/book/issues';
+import { issuesOf } from '@/lib/issues';
 import type { Issue } from '@/core/book/write';
 import { inTime } from './in-time';
 import { queueWrite, readQueue, sendQueue, takeBack } from './outbox.client';

@@ -3,8 +3,8 @@ import { concerns, signsOf } from '@/core/diagnose/reading';
 import { KINDS, PARTS_OF_TREE } from '@/core/diagnose/words';
 import { guideSearch } from '@/core/diagnose/find';
 import type { Knowledge } from '@/core/diagnose/knowledge';
-import { once } from '@/core/diagnose/once';
-import { inSeason, monthName } from '@/core/season/months';
+import { memoize } from '@/lib/memoize';
+import { inSeason, monthName } from '@/lib/calendar/months';
 import { EVERYDAY } from '@/knowledge/everyday';
 import { knowledgeFor } from '@/app/_server/knowledge';
 import { allows, viewer } from '@/app/_server/viewer';
@@ -15,7 +15,7 @@ import { TagLine } from '@/ui/frame/pieces';
 export const metadata = { title: 'Field guide' };
 type Query = { find?: string; host?: string; place?: string; table?: string; kind?: string; month?: string };
 /** The search over what an company knows, laid out once. */
-const searchOf = once((knowledge: Knowledge) => guideSearch(knowledge, EVERYDAY));
+const searchOf = memoize((knowledge: Knowledge) => guideSearch(knowledge, EVERYDAY));
 
 /** Everything Elmhorn knows, by host, by place on the tree, by look-alike, or by a word. */
 export default async function Page({ searchParams }: { searchParams: Promise<Query> }) {

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { UnitSystem } from '@/core/units/units';
+import type { UnitSystem } from '@/lib/units/units';
 import { THEME_COOKIE, type Theme } from '@/core/people/looks';
 import { leave } from '@/app/sign-in/actions';
 import { letGo } from '@/ui/phone/offline-copy.client';

@@ -1,7 +1,7 @@
 import { cookies } from 'next/headers';
 import Link from 'next/link';
 import { THEME_COOKIE, THEMES } from '@/core/people/looks';
-import { CM_PER_IN } from '@/core/units/units';
+import { CM_PER_IN } from '@/lib/units/units';
 import { regions } from '@/knowledge';
 import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { monthName } from '@/core/season/months';
+import { monthName } from '@/lib/calendar/months';
 import { LEVELS, practiceCase } from '@/core/practice/round';
 import { findHost } from '@/knowledge';
 import { practiceView } from '@/views/practice';

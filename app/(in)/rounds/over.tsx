@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { Day } from '@/core/season/zone';
+import type { Day } from '@/lib/calendar/zone';
 import { groupBy } from '@/core/work/load-out';
 import { MoreTrees, Section, TagRow } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';

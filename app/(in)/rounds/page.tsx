@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { showAmount, showFill, showVolume } from '@/core/units/units';
+import { showAmount, showFill, showVolume } from '@/lib/units/units';
 import { findHost } from '@/knowledge';
 import { clockWords } from '@/core/schedule/hours';
 import type { OpenPlan } from '@/store/plans';
@@ -21,7 +21,7 @@ import { OverPlans } from './over';
 import { Sites } from './sites';
 import { ToSettle } from '../to-settle';
 import { Coming } from '../waiting';
-import { after } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
 import { z } from 'zod';
 import { Turned } from './turned.client';
 import { shortDay } from '@/ui/words';
@@ -228,7 +228,7 @@ export default async function CrewDays({ searchParams }: { searchParams: Promise
               <Coming
                 key={same[0]!.id}
                 trees={same.map((x) => ({ ...x, href: `/tree/${x.treeId}` }))}
-                span={{ from: today, to: after(today, 28, 'days'), ...same[0]! }}
+                span={{ from: today, to: dayAfter(today, 28, 'days'), ...same[0]! }}
               >
                 {same[0]!.what}, {shortDay(same[0]!.due)}
               </Coming>

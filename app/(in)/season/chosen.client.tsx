@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Bound } from '@/core/prescribe/when';
-import { after } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
 import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -188,7 +188,7 @@ const STEPS: Record<number, string> = {
   7: 'A week later',
 };
 function Step({ n, day, today, onDay }: { n: number; day: string; today: string; onDay: (d: string) => void }) {
-  const to = after(day, n, 'days');
+  const to = dayAfter(day, n, 'days');
   return (
     <button
       type="button"

@@ -2,7 +2,8 @@ import { format, parseISO } from 'date-fns';
 import Link from 'next/link';
 import { z } from 'zod';
 import { STAGE_NAMES } from '@/core/season/bbch';
-import { after, type Day } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
+import { type Day } from '@/lib/calendar/zone';
 import { groupBy } from '@/core/work/load-out';
 import { findWork } from '@/core/work/works';
 import { findHost } from '@/knowledge';
@@ -73,9 +74,9 @@ function visitsOf({ due, ahead, works }: SeasonOf): Ahead[] {
 /** The days that are drawn at first, those that are a press away, and those that can be moved and zoomed over. */
 function spansOf(today: Day, ten: boolean) {
   const month = `${today.slice(0, 7)}-01`;
-  const months = (from: number, to: number) => ({ from: after(month, from, 'months'), to: after(month, to, 'months') });
+  const months = (from: number, to: number) => ({ from: dayAfter(month, from, 'months'), to: dayAfter(month, to, 'months') });
   const year = months(-2, 11);
-  const spans = { Fortnight: { from: after(today, -4, 'days'), to: after(today, 10, 'days') }, Year: year };
+  const spans = { Fortnight: { from: dayAfter(today, -4, 'days'), to: dayAfter(today, 10, 'days') }, Year: year };
   return ten
     ? { shown: months(-60, 60), loaded: months(-60, 60), spans }
     : { shown: year, loaded: months(-12, 24), spans };
@@ -99,8 +100,8 @@ export default async function Season({ searchParams }: { searchParams: Promise<R
     v,
     now,
     stationFor,
-    after(today, -90, 'days'),
-    after(today, 1, 'years'),
+    dayAfter(today, -90, 'days'),
+    dayAfter(today, 1, 'years'),
     place ?? null,
     loaded,
   );
@@ -223,7 +224,7 @@ function VisitLine({ same, month, today }: { same: readonly Told[]; month: Day; 
         right={
           <Ribbon
             from={month}
-            to={after(month, 1, 'months')}
+            to={dayAfter(month, 1, 'months')}
             earliest={f.earliest}
             latest={f.latest}
             due={f.due}

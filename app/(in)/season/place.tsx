@@ -1,5 +1,6 @@
 import { STAGE_NAMES, stageWords, type Bbch } from '@/core/season/bbch';
-import { after, type Day } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
+import { type Day } from '@/lib/calendar/zone';
 import { stagesOf } from '@/core/season/growth';
 import type { Fitness, HostSeason, SiteSeason } from '@/views/season';
 import { findCondition, growthOf } from '@/knowledge';
@@ -84,7 +85,7 @@ export function Heat({ at, mayNote, mayAdd }: { at: SiteSeason; mayNote: boolean
         {models.map((m) => {
           const found = told.filter((x) => x.modelId === m.id);
           // What came lately is told as long as it matters.
-          const date = found.find((x) => x.latest >= after(at.today, -45, 'days')) ?? found.at(-1);
+          const date = found.find((x) => x.latest >= dayAfter(at.today, -45, 'days')) ?? found.at(-1);
           return (
             <li key={m.id} className="row flex flex-wrap items-center justify-between gap-x-6 gap-y-1 py-2.5">
               <p className="min-w-0 flex-1 basis-72">
@@ -107,7 +108,7 @@ export function Heat({ at, mayNote, mayAdd }: { at: SiteSeason; mayNote: boolean
 }
 
 export function Infections({ at }: { at: SiteSeason }) {
-  const shown = at.events.filter((e) => e.day >= after(at.today, -30, 'days'));
+  const shown = at.events.filter((e) => e.day >= dayAfter(at.today, -30, 'days'));
   return (
     <>
       {at.events.length > 0 && (

@@ -1,5 +1,5 @@
 import { groups } from 'd3-array';
-import type { Day } from '@/core/season/zone';
+import type { Day } from '@/lib/calendar/zone';
 import type { YearMark, YearRow } from '@/ui/figures/year';
 import { tagRuns } from '@/core/grounds/tags';
 

@@ -1,6 +1,7 @@
 import { STAGE_NAMES, type Bbch } from '@/core/season/bbch';
-import { after, type Day } from '@/core/season/follow-ups';
-import { isSouth } from '@/core/season/hemisphere';
+import { dayAfter } from '@/lib/calendar/days';
+import { type Day } from '@/lib/calendar/zone';
+import { isSouth } from '@/lib/calendar/hemisphere';
 import type { StageDate } from '@/core/season/stages';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { groupBy } from '@/core/work/load-out';
@@ -162,7 +163,7 @@ const pickingRows = ({ place }: SiteSeason): YearRow[] =>
           bands: [
             {
               from: place.firstPicking,
-              to: place.lastPicking ?? after(place.firstPicking, 1, 'days'),
+              to: place.lastPicking ?? dayAfter(place.firstPicking, 1, 'days'),
               tone: 'window',
               words: 'picked',
             },

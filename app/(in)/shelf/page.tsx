@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { groupWords } from '@/core/label/group';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { isLiquid } from '@/core/label/liquid';
-import { figure, MASS, showAmount, smallUnit, VOLUME } from '@/core/units/units';
+import { figure, MASS, showAmount, smallUnit, VOLUME } from '@/lib/units/units';
 import { shelfView } from '@/views/shelf';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { smallUnit, type UnitSystem } from '@/core/units/units';
+import { smallUnit, type UnitSystem } from '@/lib/units/units';
 import { FormIssues, SelectField, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { Input } from '@/ui/controls/input.client';

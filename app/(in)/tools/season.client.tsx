@@ -2,7 +2,7 @@
 
 import { GONE_MM, shareLeft } from '@/core/season/cover';
 import { scabHoursNeeded } from '@/core/season/infection';
-import { figure, LENGTH, type UnitSystem } from '@/core/units/units';
+import { figure, LENGTH, type UnitSystem } from '@/lib/units/units';
 import { Pour } from '@/ui/frame/pieces';
 import { read, Tool } from './tool.client';
 

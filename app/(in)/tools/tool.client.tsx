@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { readNumber } from '@/core/units/numbers';
+import { readNumber } from '@/lib/units/numbers';
 import { TextField } from '@/ui/controls/controls';
 
 type Values = Record<string, string>;

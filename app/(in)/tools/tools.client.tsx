@@ -7,7 +7,7 @@ import type { Label } from '@/core/label/schema';
 import { combinedDiameter, diameterFromGirth, girthFromDiameter } from '@/core/measure/trunk';
 import type { Vessel } from '@/core/mix/vessels';
 import { degreeDays } from '@/core/season/degree-days';
-import { readNumber } from '@/core/units/numbers';
+import { readNumber } from '@/lib/units/numbers';
 import {
   figure,
   LENGTH,
@@ -18,7 +18,7 @@ import {
   showVolume,
   VOLUME,
   type UnitSystem,
-} from '@/core/units/units';
+} from '@/lib/units/units';
 import { vapourDeficit } from '@/core/weather/air';
 import { Choices, SelectField, TextField } from '@/ui/controls/controls';
 import { SeasonTools } from './season.client';

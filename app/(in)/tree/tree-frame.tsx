@@ -5,7 +5,7 @@ import Link from 'next/link';
 import type { Duty } from '@/core/decide/duties';
 import { openTroubles } from '@/core/decide/troubles';
 import { girthFromDiameter } from '@/core/measure/trunk';
-import { showDistance, showTrunk, type UnitSystem } from '@/core/units/units';
+import { showDistance, showTrunk, type UnitSystem } from '@/lib/units/units';
 import { findCondition, findHost } from '@/knowledge';
 import type { Tree } from '@/store/tree';
 import { RingFigure } from '@/ui/figures/ring';

@@ -1,4 +1,4 @@
-import { wallClock } from '@/core/season/zone';
+import { wallClock } from '@/lib/calendar/zone';
 import { csv } from '../../_server/csv';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { listRecords, type BookRow } from '@/store/book';

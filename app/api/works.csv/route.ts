@@ -1,4 +1,4 @@
-import { wallClock } from '@/core/season/zone';
+import { wallClock } from '@/lib/calendar/zone';
 import { findHost } from '@/knowledge';
 import type { DoneWork } from '@/store/works';
 import { doneWorks } from '@/views/book';

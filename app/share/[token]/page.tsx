@@ -1,4 +1,4 @@
-import { dayIn } from '@/core/season/zone';
+import { dayIn } from '@/lib/calendar/zone';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { money } from '@/core/cost/prices';

@@ -1,6 +1,6 @@
-import { dayWords } from '../../season/follow-ups';
-import { days, gate, labelSource, type Rule } from '../gate';
-import { LENGTH } from '../../units/units';
+import { formatDay, daysBetween } from '../../../lib/calendar/days';
+import { gate, labelSource, type Rule } from '../gate';
+import { LENGTH } from '../../../lib/units/units';
 
 /** The height at which a rate wants its measure, cm; breast height is met by any of the usual ones. */
 const BREAST_CM = { low: 120, high: 150 };
@@ -157,12 +157,12 @@ export const amountRules: Rule[] = [
     facts: 'readings',
     setBy: 'practice',
     check: (facts) =>
-      facts.reading && days(facts.reading.day, facts.today) > 730
+      facts.reading && daysBetween(facts.reading.day, facts.today) > 730
         ? gate({
             id: 'reading-stale',
             strength: 'hold',
             title: 'Old reading',
-            sentence: `The trunk was last measured on ${dayWords(facts.reading.day)}, more than two growing seasons ago.`,
+            sentence: `The trunk was last measured on ${formatDay(facts.reading.day)}, more than two growing seasons ago.`,
             source: 'practice',
             facts: [`read ${facts.reading.day}`],
             satisfy: 'Measure it again.',

@@ -1,4 +1,4 @@
-import { after, dayWords } from '../../season/follow-ups';
+import { dayAfter, formatDay } from '../../../lib/calendar/days';
 import { bloomAhead } from '../bloom';
 import { asking, gate, isSoil, labelSource, type Facts, type Rule, flies } from '../gate';
 
@@ -72,7 +72,7 @@ export const beeRules: Rule[] = [
       // Somebody at the tree knows better than any model what its flowers do within the label's days.
       if (near && facts.said.bloom) return null;
       const { earliest, latest } = bloom.from;
-      const when = `${facts.host.name} is expected to flower from ${dayWords(earliest)}${latest > earliest ? ` to ${dayWords(latest)}` : ''} on`;
+      const when = `${facts.host.name} is expected to flower from ${formatDay(earliest)}${latest > earliest ? ` to ${formatDay(latest)}` : ''} on`;
       return gate({
         id: near ? 'bloom-near' : 'bloom-ahead',
         strength: near ? 'stop' : 'hold',
@@ -83,7 +83,7 @@ export const beeRules: Rule[] = [
         source:
           near || facts.label.inFlowersDays !== undefined ? labelSource(facts, 'bees') : 'practice: after bloom only',
         facts: [`first bloom ${bloom.from.day}`],
-        satisfy: `After bloom: from ${dayWords(after(bloom.to, 1, 'days'))} on, or another method.`,
+        satisfy: `After bloom: from ${formatDay(dayAfter(bloom.to, 1, 'days'))} on, or another method.`,
       });
     },
   },

@@ -1,5 +1,5 @@
-import { dayWords } from '../../season/follow-ups';
-import { monthName } from '../../season/months';
+import { formatDay } from '../../../lib/calendar/days';
+import { monthName } from '../../../lib/calendar/months';
 import { usesHost } from '../../label/match';
 import { type Method } from '../../label/methods';
 import { asking, gate, labelMonths, labelSource, type Rule } from '../gate';
@@ -60,7 +60,7 @@ export const labelFitRules: Rule[] = [
             id: 'rest-of-treatment',
             strength: 'hold',
             title: 'The rest of a treatment',
-            sentence: `On ${dayWords(facts.rest.since)} part of it went in; this is the other ${Math.round(100 * facts.rest.part)} % of the dose, and no second treatment by its amount. Whether it may be finished on another day is for the label.`,
+            sentence: `On ${formatDay(facts.rest.since)} part of it went in; this is the other ${Math.round(100 * facts.rest.part)} % of the dose, and no second treatment by its amount. Whether it may be finished on another day is for the label.`,
             source: labelSource(facts, 'intervals and repeats'),
             facts: [`rest ${Math.round(100 * facts.rest.part)} %`],
             satisfy: 'Read the label on intervals, and say in a few words what it allows.',
@@ -308,7 +308,7 @@ export const labelFitRules: Rule[] = [
         sentence: `This use has its window in ${months.map(monthName).join(', ')}${facts.south ? ' (the label’s months, turned for the south)' : ''}; it is ${monthName(m)}.`,
         source: labelSource(facts, 'timing'),
         facts: [`today ${facts.today}`],
-        satisfy: `Next window from ${dayWords(`${year}-${String(next).padStart(2, '0')}-01`)}.`,
+        satisfy: `Next window from ${formatDay(`${year}-${String(next).padStart(2, '0')}-01`)}.`,
       });
     },
   },

@@ -1,4 +1,4 @@
-import { after, dayWords } from '../../season/follow-ups';
+import { dayAfter, formatDay } from '../../../lib/calendar/days';
 import { asking, gate, labelSource, type Rule } from '../gate';
 
 /** A profile that nobody has compared with the rules in force for this long is stale. */
@@ -41,7 +41,7 @@ export const licenceRules: Rule[] = [
           id: 'licence-expired',
           strength: 'stop',
           title: 'Licence expired',
-          sentence: `Licence ${facts.licence.number} ran out on ${dayWords(facts.licence.expires)}.`,
+          sentence: `Licence ${facts.licence.number} ran out on ${formatDay(facts.licence.expires)}.`,
           source,
           satisfy: 'Renew it and enter the new date.',
         });
@@ -131,13 +131,13 @@ export const licenceRules: Rule[] = [
     region: () => true,
     check: (facts) => {
       if (!facts.labelChecked) return null;
-      const until = after(facts.labelChecked, facts.region.labelCheckMonths, 'months');
+      const until = dayAfter(facts.labelChecked, facts.region.labelCheckMonths, 'months');
       return until < facts.today
         ? gate({
             id: 'label-check-old',
             strength: 'hold',
             title: 'Label check is old',
-            sentence: `It was compared with the label in hand on ${dayWords(facts.labelChecked)}; a check holds ${facts.region.labelCheckMonths} months here.`,
+            sentence: `It was compared with the label in hand on ${formatDay(facts.labelChecked)}; a check holds ${facts.region.labelCheckMonths} months here.`,
             source: `region ${facts.region.name}: label checks`,
             facts: [`checked ${facts.labelChecked}`],
             satisfy: 'Compare it again and sign it on the Shelf.',
@@ -213,14 +213,14 @@ export const licenceRules: Rule[] = [
     setBy: 'region',
     region: () => true,
     check: (facts) =>
-      facts.region.checked && after(facts.region.checked.on, STALE_MONTHS, 'months') >= facts.today
+      facts.region.checked && dayAfter(facts.region.checked.on, STALE_MONTHS, 'months') >= facts.today
         ? null
         : gate({
             id: 'region-stale',
             strength: 'note',
             title: 'Region profile not checked lately',
             sentence: facts.region.checked
-              ? `It was last compared with the rules in force on ${dayWords(facts.region.checked.on)}.`
+              ? `It was last compared with the rules in force on ${formatDay(facts.region.checked.on)}.`
               : `Nobody has compared the profile of ${facts.region.name} with the rules in force.`,
             source: `region ${facts.region.name}`,
             satisfy: 'Read it against the rules in force and sign it under Rules.',

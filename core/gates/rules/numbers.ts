@@ -1,7 +1,7 @@
-import { after, dayWords } from '../../season/follow-ups';
+import { dayAfter, formatDay, daysBetween } from '../../../lib/calendar/days';
 import { labelPeriod, within } from '../../label/period';
 import { partnerWait } from '../partners';
-import { days, gate, labelSource, sharesActive, type Earlier, type Facts, type Rule } from '../gate';
+import { gate, labelSource, sharesActive, type Earlier, type Facts, type Rule } from '../gate';
 
 /** Earlier applications that a label's number counts: the same product, or any other with one of its actives, by anyone. */
 const counted = (f: Facts) =>
@@ -52,23 +52,23 @@ export const numberRules: Rule[] = [
       const min = facts.use.intervals.minDays;
       if (!min) return null;
       const last = counted(facts).at(-1);
-      const also = plannedToo(facts).find((p) => Math.abs(days(p.on, facts.today)) < min);
-      if (last && days(last.day, facts.today) < min)
+      const also = plannedToo(facts).find((p) => Math.abs(daysBetween(p.on, facts.today)) < min);
+      if (last && daysBetween(last.day, facts.today) < min)
         return gate({
           id: 'interval',
           strength: 'stop',
           title: 'Too soon',
-          sentence: `The last one was on ${dayWords(last.day)}${named(facts, last)}, ${days(last.day, facts.today)} days ago; the label asks for ${min}.`,
+          sentence: `The last one was on ${formatDay(last.day)}${named(facts, last)}, ${daysBetween(last.day, facts.today)} days ago; the label asks for ${min}.`,
           source: labelSource(facts, 'interval'),
           facts: [`last ${last.day}`, facts.use.intervals.text],
-          satisfy: `Allowed from ${dayWords(after(last.day, min, 'days'))}.`,
+          satisfy: `Allowed from ${formatDay(dayAfter(last.day, min, 'days'))}.`,
         });
       return also
         ? gate({
             id: 'interval-planned',
             strength: 'stop',
             title: 'The same active is planned already',
-            sentence: `${also.labelName} is planned on this tree for ${dayWords(also.on)} and carries ${also.actives.join(' + ')} too; the label asks for ${min} days between.`,
+            sentence: `${also.labelName} is planned on this tree for ${formatDay(also.on)} and carries ${also.actives.join(' + ')} too; the label asks for ${min} days between.`,
             source: labelSource(facts, 'interval'),
             facts: [also.labelName, facts.use.intervals.text],
             satisfy: 'Drop one of the two plans, or take another day.',
@@ -95,13 +95,13 @@ export const numberRules: Rule[] = [
             id: 'yearly-max',
             strength: 'stop',
             title: 'Yearly maximum reached',
-            sentence: `The label allows ${max} in ${period.words}; this tree has had ${done.length} of this active from ${dayWords(period.from)}${n > done.length ? `, and ${n - done.length} more is planned` : ''}.`,
+            sentence: `The label allows ${max} in ${period.words}; this tree has had ${done.length} of this active from ${formatDay(period.from)}${n > done.length ? `, and ${n - done.length} more is planned` : ''}.`,
             source: labelSource(facts, 'yearly maximum'),
             facts: [facts.use.intervals.text, ...done.map((e) => `${e.day}${named(facts, e)}`)],
             satisfy:
               n > done.length && done.length < max
                 ? 'Drop the other plan.'
-                : `Allowed from ${dayWords(period.words === 'twelve months' ? after(done.at(-max)!.day, 1, 'years') : after(period.to, 1, 'days'))}.`,
+                : `Allowed from ${formatDay(period.words === 'twelve months' ? dayAfter(done.at(-max)!.day, 1, 'years') : dayAfter(period.to, 1, 'days'))}.`,
           });
     },
   },
@@ -128,7 +128,7 @@ export const numberRules: Rule[] = [
       const ask = (id: string, title: string, sentence: string, satisfy: string) =>
         gate({ id, strength: 'stop', title, sentence, source, satisfy, state: 'asked' });
       // A span of last year says nothing of this year's fruit.
-      const stale = facts.harvest && days(facts.harvest.to ?? facts.harvest.from, facts.today) > STALE_HARVEST_DAYS;
+      const stale = facts.harvest && daysBetween(facts.harvest.to ?? facts.harvest.from, facts.today) > STALE_HARVEST_DAYS;
       if (!facts.harvest || stale)
         return phi === 0
           ? null
@@ -140,23 +140,23 @@ export const numberRules: Rule[] = [
             );
       const { from, to } = facts.harvest;
       if (facts.today < from)
-        return days(facts.today, from) >= phi
+        return daysBetween(facts.today, from) >= phi
           ? null
           : gate({
               id: 'pre-harvest',
               strength: 'stop',
               title: 'Too near to picking',
-              sentence: `The first picking is on ${dayWords(from)}; the label wants ${phi} days before it. The last day allowed was ${dayWords(after(from, -phi, 'days'))}.`,
+              sentence: `The first picking is on ${formatDay(from)}; the label wants ${phi} days before it. The last day allowed was ${formatDay(dayAfter(from, -phi, 'days'))}.`,
               source,
               facts: [`picking from ${from}`],
-              satisfy: to ? `Allowed after the last picking, on ${dayWords(to)}.` : 'Allowed after the last picking.',
+              satisfy: to ? `Allowed after the last picking, on ${formatDay(to)}.` : 'Allowed after the last picking.',
             });
       if (phi === 0) return null;
       if (to === null)
         return ask(
           'picking-end-unknown',
           'When is the last picking?',
-          `Picking began on ${dayWords(from)} and nobody has said when it ends; the label wants ${phi} days before any picking.`,
+          `Picking began on ${formatDay(from)} and nobody has said when it ends; the label wants ${phi} days before any picking.`,
           'Enter the last picking of this place or variety.',
         );
       return facts.today > to
@@ -165,10 +165,10 @@ export const numberRules: Rule[] = [
             id: 'pre-harvest',
             strength: 'stop',
             title: 'It is being picked',
-            sentence: `Picking runs from ${dayWords(from)} to ${dayWords(to)}; the label wants ${phi} days between the spray and any picking.`,
+            sentence: `Picking runs from ${formatDay(from)} to ${formatDay(to)}; the label wants ${phi} days between the spray and any picking.`,
             source,
             facts: [`picking ${from} to ${to}`],
-            satisfy: `Allowed after the last picking, from ${dayWords(after(to, 1, 'days'))}.`,
+            satisfy: `Allowed after the last picking, from ${formatDay(dayAfter(to, 1, 'days'))}.`,
           });
     },
   },
@@ -226,11 +226,11 @@ export const numberRules: Rule[] = [
     check: (facts) => {
       const wait = partnerWait(facts.label, facts.earlier, facts.today);
       if (!wait) return null;
-      const ago = days(wait.on, facts.today);
+      const ago = daysBetween(wait.on, facts.today);
       const rest = {
         title: `Too soon after ${wait.what}`,
-        facts: [`on ${dayWords(wait.on)}`],
-        satisfy: `Allowed from ${dayWords(wait.until)}.`,
+        facts: [`on ${formatDay(wait.on)}`],
+        satisfy: `Allowed from ${formatDay(wait.until)}.`,
       };
       if (wait.by === 'practice')
         return gate({
@@ -263,7 +263,7 @@ export const numberRules: Rule[] = [
       const groups = mine.map((a) => `${a.group.scheme} ${a.group.code}`);
       // What no pest grows used to does not count between two of a kind: an oil hides nothing.
       const last = facts.earlier
-        .filter((e) => e.day <= facts.today && days(e.day, facts.today) < PEST_SEASON_DAYS)
+        .filter((e) => e.day <= facts.today && daysBetween(e.day, facts.today) < PEST_SEASON_DAYS)
         .filter((e) => e.groups?.length && !e.families?.every((x) => EXEMPT_FAMILIES.includes(x)))
         .sort((a, b) => a.day.localeCompare(b.day))
         .at(-1);
@@ -273,7 +273,7 @@ export const numberRules: Rule[] = [
             id: 'resistance-again',
             strength: 'hold',
             title: 'The same group again',
-            sentence: `The last application that counts, on ${dayWords(last.day)}, was of group ${again.group.scheme} ${again.group.code} too; what survived it breeds.`,
+            sentence: `The last application that counts, on ${formatDay(last.day)}, was of group ${again.group.scheme} ${again.group.code} too; what survived it breeds.`,
             source: 'practice: change of groups within a season',
             facts: [`${again.name}, ${again.group.scheme} ${again.group.code}`],
             satisfy: 'Take another group, or an oil, soap or clay; the label comes first.',

@@ -1,4 +1,4 @@
-import { showDistance, showTemperature } from '../../units/units';
+import { showDistance, showTemperature } from '../../../lib/units/units';
 import { asking, gate, hasFamily, labelSource, type Rule, flies } from '../gate';
 
 /** A lance from the ground wets so high. */

@@ -1,4 +1,4 @@
-import { showDistance } from '../../units/units';
+import { showDistance } from '../../../lib/units/units';
 import { asking, gate, isSoil, labelSource, type Facts, type Rule } from '../gate';
 
 /** A pesticide into the ground, not a feed. */

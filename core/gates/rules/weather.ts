@@ -1,5 +1,5 @@
 import { WETS_A_LEAF_MM } from '../../weather/air';
-import { showFine, showTemperature, showWind } from '../../units/units';
+import { showFine, showTemperature, showWind } from '../../../lib/units/units';
 import { asking, gate, labelSource, type Facts, type Rule, flies } from '../gate';
 
 /** Not a number is not known: what nobody measured does not pass. */

@@ -1,7 +1,7 @@
 import { gate } from '../../gates/gate';
 import { band, BAND_LASTS_DAYS } from '../../guard/guard';
 import { girthFromDiameter } from '../../measure/trunk';
-import { figure, showTrunk } from '../../units/units';
+import { figure, showTrunk } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 
 export const bandWork: Work = {

@@ -1,4 +1,4 @@
-import { figure } from '../../units/units';
+import { figure } from '../../../lib/units/units';
 import { services, servicesGate } from '../digs';
 import { barHolesFrom } from '../fits';
 import { num, rule, type Work } from '../work';

@@ -1,4 +1,4 @@
-import { showTrunk } from '../../units/units';
+import { showTrunk } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 
 /** How far a beaver reaches above what it stands on, cm. */

@@ -1,6 +1,6 @@
 import { gate } from '../../gates/gate';
 import { girthFromDiameter } from '../../measure/trunk';
-import { showTrunk } from '../../units/units';
+import { showTrunk } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 
 /** A scion every so many centimetres of bare girth carries enough sap past the gap; practice of fruit growers. */

@@ -1,7 +1,7 @@
 import { FOR_GOOD } from '../../season/programme';
 import { gate } from '../../gates/gate';
 import { anchorage } from '../../rootzone/zone';
-import { showTrunk } from '../../units/units';
+import { showTrunk } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 import { services, servicesGate, cubic, pair } from '../digs';
 

@@ -1,4 +1,4 @@
-import { figure, showArea } from '../../units/units';
+import { figure, showArea } from '../../../lib/units/units';
 import { clearRing } from '../../rootzone/zone';
 import { cubic, NO_RING, ringGate } from '../digs';
 import { num, rule, type Work } from '../work';

@@ -1,6 +1,6 @@
 import { gate } from '../../gates/gate';
 import { deerFence } from '../../guard/guard';
-import { figure, showDistance, showTrunk } from '../../units/units';
+import { figure, showDistance, showTrunk } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 
 /** Usual height, cm; larger deer ask for more. Rabbits dig: the mesh goes under the turf, and lets none through. */

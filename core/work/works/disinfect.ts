@@ -1,5 +1,5 @@
 import { FOR_GOOD } from '../../season/programme';
-import { showVolume } from '../../units/units';
+import { showVolume } from '../../../lib/units/units';
 import { num, type Work } from '../work';
 
 export const disinfectWork: Work = {

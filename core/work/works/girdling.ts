@@ -1,7 +1,7 @@
 import { gate } from '../../gates/gate';
 import { girthFromDiameter } from '../../measure/trunk';
 import { girdlingCut } from '../../rootzone/zone';
-import { showTrunk } from '../../units/units';
+import { showTrunk } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 import { services, servicesGate } from '../digs';
 

@@ -1,6 +1,6 @@
 import { gate } from '../../gates/gate';
 import { ABOVE_SNOW, DEER_ABOVE, guard, IN_SOIL, MESH_MM } from '../../guard/guard';
-import { figure, showTrunk } from '../../units/units';
+import { figure, showTrunk } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 
 export const guardWork: Work = {

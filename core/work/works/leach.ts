@@ -1,5 +1,5 @@
 import { gate } from '../../gates/gate';
-import { showFine, showVolume } from '../../units/units';
+import { showFine, showVolume } from '../../../lib/units/units';
 import { pair } from '../digs';
 import { num, rule, type Work } from '../work';
 

@@ -1,4 +1,4 @@
-import { showTrunk } from '../../units/units';
+import { showTrunk } from '../../../lib/units/units';
 import { CUT_STEPS, CUT_TAKE, cutGates, dressing, dry, hazard, RELIEVED } from '../cuts';
 import { num, rule, type Work } from '../work';
 

@@ -1,4 +1,4 @@
-import { figure, showDistance } from '../../units/units';
+import { figure, showDistance } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 
 /** Height of the top rail, m; how far an animal usually reaches over it, m. */

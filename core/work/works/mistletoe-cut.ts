@@ -1,5 +1,5 @@
 import { CUT_STEPS, CUT_TAKE, cutGates, dressing, dry, hazard } from '../cuts';
-import { showTrunk } from '../../units/units';
+import { showTrunk } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 
 /** How far below a ball its strands still run in the wood, cm. */

@@ -1,5 +1,5 @@
 import { MULCH_CLEAR_CM, MULCH_DEPTH_CM, mulchRing } from '../../rootzone/zone';
-import { showArea, showTrunk } from '../../units/units';
+import { showArea, showTrunk } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 import { cubic, NO_RING, ringGate } from '../digs';
 

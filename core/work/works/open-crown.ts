@@ -1,5 +1,5 @@
 import { gate } from '../../gates/gate';
-import { showTrunk } from '../../units/units';
+import { showTrunk } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 import { hazard, dry, cutGates, dressing, CUT_STEPS, CUT_TAKE, OWN_CUT } from '../cuts';
 

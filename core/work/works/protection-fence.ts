@@ -1,5 +1,5 @@
 import { rootZoneRadius } from '../../rootzone/zone';
-import { figure } from '../../units/units';
+import { figure } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 
 /** A site fence comes in panels of so many metres. */

@@ -1,5 +1,5 @@
 import { gate } from '../../gates/gate';
-import { figure } from '../../units/units';
+import { figure } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 
 /** Nights, or soil for what goes into it, that let the released hunt, °C. */

@@ -1,5 +1,5 @@
 import { gate } from '../../gates/gate';
-import { figure } from '../../units/units';
+import { figure } from '../../../lib/units/units';
 import { cubic } from '../digs';
 import { CUT_TAKE, cutGates, hazard } from '../cuts';
 import { num, type Work } from '../work';

@@ -1,6 +1,6 @@
 import { FOR_GOOD } from '../../season/programme';
 import { gate } from '../../gates/gate';
-import { figure, showTrunk, showVolume } from '../../units/units';
+import { figure, showTrunk, showVolume } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 import { services, servicesGate, pair } from '../digs';
 

@@ -1,5 +1,5 @@
 import { gate } from '../../gates/gate';
-import { figure, showVolume } from '../../units/units';
+import { figure, showVolume } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 
 /** What falls is gathered again after so many days: usually, and where the pest leaves it sooner. */

@@ -1,4 +1,4 @@
-import { figure } from '../../units/units';
+import { figure } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 
 /** Sides of a screen that stands square about a small tree. */

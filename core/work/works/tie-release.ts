@@ -1,6 +1,6 @@
 import { gate } from '../../gates/gate';
 import { girthFromDiameter } from '../../measure/trunk';
-import { showTrunk } from '../../units/units';
+import { showTrunk } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 
 /** Two summers of growth fit into a new tie. */

@@ -1,7 +1,7 @@
 import { FOR_GOOD } from '../../season/programme';
 import { gate } from '../../gates/gate';
 import { rootZoneRadius, trenches } from '../../rootzone/zone';
-import { figure, showDistance, showTrunk } from '../../units/units';
+import { figure, showDistance, showTrunk } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 import { diggingFrom } from '../fits';
 import { services, servicesGate, cubic, pair } from '../digs';

@@ -1,6 +1,6 @@
 import { gate } from '../../gates/gate';
 import { girthFromDiameter } from '../../measure/trunk';
-import { figure, showDistance, showTrunk, showVolume } from '../../units/units';
+import { figure, showDistance, showTrunk, showVolume } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 
 export const washWork: Work = {

@@ -1,4 +1,4 @@
-import { showVolume } from '../../units/units';
+import { showVolume } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 
 /** What was knocked off has climbed back, and eggs have hatched, after so many weeks. */

@@ -1,6 +1,6 @@
 import { gate } from '../../gates/gate';
 import { hoursToRoots, irrigate, nextWater, wateringOf, WATER_CAUTIONS, WATER_TO_CM } from '../../rootzone/water';
-import { figure, showFine, showTrunk, showVolume } from '../../units/units';
+import { figure, showFine, showTrunk, showVolume } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 import { pair } from '../digs';
 

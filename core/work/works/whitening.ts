@@ -1,4 +1,4 @@
-import { figure, showTrunk } from '../../units/units';
+import { figure, showTrunk } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
 
 export const whiteningWork: Work = {

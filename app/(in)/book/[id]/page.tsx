@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { showAmount, showArea, showFine, showTemperature, showTrunk, showVolume } from '@/core/units/units';
+import { showAmount, showArea, showFine, showTemperature, showTrunk, showVolume } from '@/lib/units/units';
 import { recordView } from '@/views/book';
 import { RingFigure } from '@/ui/figures/ring';
 import { Frame } from '@/ui/frame/frame';

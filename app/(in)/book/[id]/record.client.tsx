@@ -3,12 +3,12 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { readNumber } from '@/core/units/numbers';
-import { MASS, VOLUME, type UnitSystem, smallUnit } from '@/core/units/units';
+import { readNumber } from '@/lib/units/numbers';
+import { MASS, VOLUME, type UnitSystem, smallUnit } from '@/lib/units/units';
 import { FormIssues, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { wallClock, zonedInstant } from '@/core/season/zone';
+import { wallClock, zonedInstant } from '@/lib/calendar/zone';
 import { amendRecord } from './actions';
 
 interface Props {

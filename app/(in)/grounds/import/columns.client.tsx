@@ -9,7 +9,7 @@ import {
   type Units,
   type AskedSpecies,
 } from '@/core/exchange/trees-csv';
-import { showDistance, showTrunk, type UnitSystem } from '@/core/units/units';
+import { showDistance, showTrunk, type UnitSystem } from '@/lib/units/units';
 import { Choices, SelectField } from '@/ui/controls/controls';
 import { type Props } from './import.client';
 

@@ -16,7 +16,7 @@ import {
   type ReadTrees,
   type Units,
 } from '@/core/exchange/trees-csv';
-import { type UnitSystem } from '@/core/units/units';
+import { type UnitSystem } from '@/lib/units/units';
 import { SelectField, TextField, Tick } from '@/ui/controls/controls';
 import { FilePress } from '@/ui/controls/file.client';
 import { ACCEPTS, listDoubts, type ListDoubtId } from '@/core/exchange/list-doubts';

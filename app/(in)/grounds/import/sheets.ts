@@ -1,4 +1,4 @@
-import { dayIn } from '@/core/season/zone';
+import { dayIn } from '@/lib/calendar/zone';
 import Papa from 'papaparse';
 
 /** A cell as a list would write it: days as 2025-05-14, figures with a point. */

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { hoursText, type HoursRule } from '@/core/schedule/hours';
-import { AREA, LENGTH, type UnitSystem } from '@/core/units/units';
+import { AREA, LENGTH, type UnitSystem } from '@/lib/units/units';
 import { FormIssues, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';

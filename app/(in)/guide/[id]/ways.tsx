@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import type { Condition } from '@/core/diagnose/knowledge';
-import type { UnitSystem } from '@/core/units/units';
+import type { UnitSystem } from '@/lib/units/units';
 import { measureWords, wordsOfUse } from '@/ui/label-words';
 import { lifeTimeWords, timedWords } from '@/ui/season-words';
 import type { WayHere } from '@/views/ways';

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import type { Beside } from '@/core/diagnose/beside-schema';
 import { INFECTIONS, type Infection } from '@/core/season/infections';
-import { figure } from '@/core/units/units';
+import { figure } from '@/lib/units/units';
 import { heatModels } from '@/knowledge';
 import { LifeFigure } from '@/ui/figures/life';
 import { Fact, Section } from '@/ui/frame/pieces';

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import type { z } from 'zod';
 import type { AddedKind, OWN_SCHEMAS } from '@/core/diagnose/overlay';
-import { monthName } from '@/core/season/months';
+import { monthName } from '@/lib/calendar/months';
 import { FormIssues, TextField, type FormIssue } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';

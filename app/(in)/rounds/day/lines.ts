@@ -2,7 +2,7 @@ import { aboutWords } from '@/facts/about';
 import type { CrewDayItem } from '@/facts/round-ends';
 import { oneMix } from '@/core/book/row';
 import type { Stands } from '@/core/round/day';
-import { showAmount, showFill, type UnitSystem } from '@/core/units/units';
+import { showAmount, showFill, type UnitSystem } from '@/lib/units/units';
 import { groupBy } from '@/core/work/load-out';
 import { findHost } from '@/knowledge';
 import type { OpenPlan } from '@/store/plans';

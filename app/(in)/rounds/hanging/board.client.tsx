@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { walkOf, wantsAHand } from '@/core/hanging/walk';
-import type { UnitSystem } from '@/core/units/units';
+import type { UnitSystem } from '@/lib/units/units';
 import { groupBy } from '@/core/work/load-out';
 import { WalkFigure } from '@/ui/figures/walk';
 import { Section } from '@/ui/frame/pieces';

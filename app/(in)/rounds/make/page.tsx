@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { refusal } from '@/core/people/rights';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { hoursOn } from '@/core/schedule/hours';
-import { after } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
 import { findHost } from '@/knowledge';
 import { findWork } from '@/core/work/works';
 import { Frame } from '@/ui/frame/frame';
@@ -48,7 +48,7 @@ export default async function Page({
     left: x.left ? `left ${shortDay(x.left.day)}: ${leftWords(x.left)}` : null,
     chosen: left ? x.left?.crewDayId === left : x.siteId === place,
   }));
-  const days = Array.from({ length: DAYS }, (_, i) => after(today, i, 'days'));
+  const days = Array.from({ length: DAYS }, (_, i) => dayAfter(today, i, 'days'));
   // The soonest day on which somebody goes out, and who does.
   const usual = days
     .flatMap((day) => crews.filter((c) => hoursOn(c.hours, day, null).length).map((c) => ({ day, crewId: c.id })))

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { showFill, type UnitSystem } from '@/core/units/units';
+import { showFill, type UnitSystem } from '@/lib/units/units';
 import type { BatchRow } from '@/store/batches';
 import { dayAndClock } from '@/ui/words';
 

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { z } from 'zod';
 import { refusal } from '@/core/people/rights';
-import { showFill, showVolume } from '@/core/units/units';
+import { showFill, showVolume } from '@/lib/units/units';
 import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';
 import { mixView } from '@/views/mix';

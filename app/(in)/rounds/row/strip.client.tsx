@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { Fragment } from 'react';
 import { Input } from '@/ui/controls/input.client';
-import { showAmount, showFill, type UnitSystem } from '@/core/units/units';
+import { showAmount, showFill, type UnitSystem } from '@/lib/units/units';
 import type { RowGate } from '@/facts/at-the-tree';
 import type { RowTree } from '@/views/row';
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { figure, type UnitSystem } from '@/core/units/units';
+import { figure, type UnitSystem } from '@/lib/units/units';
 import { SelectField, TextArea, TextField, type FormIssue } from '@/ui/controls/controls';
 import type { Source } from '@/core/mix/sources';
 import { sourceName } from '../../tree/[id]/apply/typed';

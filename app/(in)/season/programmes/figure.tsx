@@ -1,4 +1,5 @@
-import { after, type Day } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
+import { type Day } from '@/lib/calendar/zone';
 import type { YearProgramme } from '@/core/programmes/schema';
 import { Ribbons } from '@/ui/figures/ribbons.client';
 import type { YearMark, YearRow } from '@/ui/figures/year';
@@ -64,7 +65,7 @@ export function ProgrammeFigure({
   until: Day;
   today: Day;
 }) {
-  const span = { from: `${from.slice(0, 7)}-01`, to: after(`${until.slice(0, 7)}-01`, 1, 'months') };
+  const span = { from: `${from.slice(0, 7)}-01`, to: dayAfter(`${until.slice(0, 7)}-01`, 1, 'months') };
   return (
     <figure className="m-0 mt-4">
       <Ribbons

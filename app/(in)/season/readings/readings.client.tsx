@@ -12,7 +12,7 @@ import {
   type ReadHours,
 } from '@/core/exchange/weather-csv';
 import type { WeatherReading } from '@/core/exchange/weather-reading';
-import { wallClock } from '@/core/season/zone';
+import { wallClock } from '@/lib/calendar/zone';
 import { Choices, FormIssues, SelectField } from '@/ui/controls/controls';
 import { useAttachWaiting } from '@/ui/controls/file.client';
 import { useSend } from '@/ui/controls/use.client';

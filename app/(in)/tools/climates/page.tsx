@@ -1,6 +1,6 @@
-import { once } from '@/core/diagnose/once';
-import { monthName } from '@/core/season/months';
-import { showFine, showTemperature } from '@/core/units/units';
+import { memoize } from '@/lib/memoize';
+import { monthName } from '@/lib/calendar/months';
+import { showFine, showTemperature } from '@/lib/units/units';
 import { CLIMATES, type Climate, type ClimateName } from '@/stand-ins/weather/climates';
 import { simulatedStation } from '@/stand-ins/weather/station';
 import { ClimateFigure, type ClimateMonth } from '@/ui/figures/climate';
@@ -13,7 +13,7 @@ const YEARS = { from: '2023-01-01', to: '2025-12-31', count: 3 };
 const mean = (of: readonly number[]) => of.reduce((a, b) => a + b, 0) / of.length;
 
 /** Months of three simulated years; the same every time. */
-const monthsOf = once<Climate, ClimateMonth[]>((climate) => {
+const monthsOf = memoize<Climate, ClimateMonth[]>((climate) => {
   const days = simulatedStation(7, { climate, lat: 48 }).days(YEARS.from, YEARS.to, 'UTC');
   return Array.from({ length: 12 }, (_, i) => {
     const of = days.filter((d) => Number(d.day.slice(5, 7)) === i + 1);

@@ -1,11 +1,11 @@
-import { dayIn } from '@/core/season/zone';
+import { dayIn } from '@/lib/calendar/zone';
 import type { Tree } from '@/store/tree';
 import { certaintyWords } from '@/core/diagnose/words';
 import Link from 'next/link';
 import { exactMoney, money } from '@/core/cost/prices';
-import { after } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
 import { programmeWords, USUAL_PROGRAMME } from '@/core/season/programme';
-import { showAmount, showTrunk } from '@/core/units/units';
+import { showAmount, showTrunk } from '@/lib/units/units';
 import { concerns } from '@/core/diagnose/reading';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { findSign } from '@/knowledge';
@@ -56,7 +56,7 @@ function nextStep(
     };
   if (planned)
     return { href: `${base}/apply`, name: 'Start the sheet', why: `${planned.labelName} is planned for this tree.` };
-  if (read === null || read < after(today, -READING_DAYS, 'days'))
+  if (read === null || read < dayAfter(today, -READING_DAYS, 'days'))
     return {
       href: `${base}/measure`,
       name: 'Measure',

@@ -1,5 +1,5 @@
 import { STAGE_NAMES, stageWords } from '@/core/season/bbch';
-import type { Day } from '@/core/season/follow-ups';
+import type { Day } from '@/lib/calendar/zone';
 import { stagesAbout, stagesOn } from '@/core/season/stages';
 import type { HostYear } from '@/core/season/year';
 import { findHost } from '@/knowledge';

@@ -1,4 +1,4 @@
-import { after } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
 import {
   asCalendar,
   calendarOf,
@@ -8,7 +8,7 @@ import {
   taskVisit,
 } from '../../../_server/calendar';
 import { hoursOver } from '@/facts/season';
-import { withOwn } from '@/commands/own';
+import { withOwn } from '@/facts/custom-knowledge';
 import { calendarOwner, type Viewer } from '@/store/auth';
 import { calendarVisits } from '@/store/follow-ups';
 import { plannedBetween } from '@/store/plans';
@@ -39,11 +39,11 @@ export async function GET(_request: Request, { params }: { params: Promise<{ tok
 async function theirs(viewer: Viewer): Promise<Response> {
   const today = todayOf(viewer);
   const since = new Date(clockNow().getTime() - STRUCK_OUT_DAYS * 864e5);
-  const until = after(today, 5, 'years');
+  const until = dayAfter(today, 5, 'years');
   const [due, planned, tasks] = await Promise.all([
-    calendarVisits(viewer, after(today, -1, 'years'), until, since),
-    plannedBetween(viewer, after(today, -STRUCK_OUT_DAYS, 'days'), until),
-    tasksBetween(viewer, after(today, -STRUCK_OUT_DAYS, 'days'), until, null),
+    calendarVisits(viewer, dayAfter(today, -1, 'years'), until, since),
+    plannedBetween(viewer, dayAfter(today, -STRUCK_OUT_DAYS, 'days'), until),
+    tasksBetween(viewer, dayAfter(today, -STRUCK_OUT_DAYS, 'days'), until, null),
   ]);
   const now = clockNow();
   const hours = await hoursOver(viewer, due, stationFor, now);

@@ -1,4 +1,4 @@
-import { dayIn } from '@/core/season/zone';
+import { dayIn } from '@/lib/calendar/zone';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { dayIn } from '@/core/season/zone';
+import { dayIn } from '@/lib/calendar/zone';
 import { siteOfCalendar } from '@/store/place-calendar';
 import { longDay } from '@/ui/words';
 import { comingTo } from '@/app/_server/place-visits';

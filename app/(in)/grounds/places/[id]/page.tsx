@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { uuid } from '@/core/book/record';
-import { showArea, showDistance, showMass } from '@/core/units/units';
+import { showArea, showDistance, showMass } from '@/lib/units/units';
 import { hoursText } from '@/core/schedule/hours';
 import { findHost } from '@/knowledge';
 import { siteView } from '@/views/grounds';
@@ -9,7 +9,7 @@ import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine, TagRow, Warnings } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
 import { allows, idOr404, todayOf, viewer } from '@/app/_server/viewer';
-import { after as daysAfter } from '@/core/season/follow-ups';
+import { dayAfter as daysAfter } from '@/lib/calendar/days';
 import { TaskList } from '@/app/(in)/tasks';
 import { TaskForm } from '@/app/(in)/tasks.client';
 import { hostNames, regionChoices } from '../../choices';

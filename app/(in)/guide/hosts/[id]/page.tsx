@@ -8,7 +8,7 @@ import { stagesOf } from '@/core/season/growth';
 import { conditionsNow, findHost, growthOf } from '@/knowledge';
 import { leafOf } from '@/knowledge/leaf-forms';
 import { viewer } from '@/app/_server/viewer';
-import { showTrunk } from '@/core/units/units';
+import { showTrunk } from '@/lib/units/units';
 import { LeafFigure } from '@/ui/figures/leaf-form';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';

@@ -1,5 +1,5 @@
 import { clockWords } from '@/core/schedule/hours';
-import type { UnitSystem } from '@/core/units/units';
+import type { UnitSystem } from '@/lib/units/units';
 import { longDay } from '@/ui/words';
 import type { CrewsDay } from '@/facts/crews-day';
 import { arrivalWords, lineOf } from '../lines';

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { may, refusal } from '@/core/people/rights';
-import { showAmount, showFill } from '@/core/units/units';
+import { showAmount, showFill } from '@/lib/units/units';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Pour, Section, TagLine } from '@/ui/frame/pieces';
 import { PrintButton } from '@/ui/controls/print.client';

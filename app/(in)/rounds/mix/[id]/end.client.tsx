@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { BATCH_ENDS, type BatchEnd } from '@/core/mix/batch';
-import { readNumber } from '@/core/units/numbers';
+import { readNumber } from '@/lib/units/numbers';
 import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';

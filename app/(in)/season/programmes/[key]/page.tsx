@@ -1,10 +1,11 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
-import { saidSchema } from '@/commands/said';
+import { saidSchema } from '@/facts/answers';
 import { SAID, type FactKey } from '@/core/gates/said';
-import { after, type Day } from '@/core/season/follow-ups';
-import { isSouth } from '@/core/season/hemisphere';
+import { dayAfter } from '@/lib/calendar/days';
+import { type Day } from '@/lib/calendar/zone';
+import { isSouth } from '@/lib/calendar/hemisphere';
 import { refusal } from '@/core/people/rights';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
@@ -66,7 +67,7 @@ export default async function Page({ params, searchParams }: Address) {
   });
   if (!view) return notFound();
   const { programme } = view;
-  const until = q.until ?? after(after(from, programme.years, 'years'), -1, 'days');
+  const until = q.until ?? dayAfter(dayAfter(from, programme.years, 'years'), -1, 'days');
   const mayAssign = allows(v, 'prescribe');
   const south = isSouth(v.spot.lat);
   const tag = (

@@ -1,5 +1,5 @@
 import { emptyRow, type RowDraft, type TableDraft } from '@/core/label/draft';
-import { LENGTH } from '@/core/units/units';
+import { LENGTH } from '@/lib/units/units';
 import { RemoveRow } from '@/ui/controls/picked.client';
 import { Input, Select } from '@/ui/controls/input.client';
 

@@ -9,7 +9,7 @@ import { labelDraft, type LabelDraft, type UseDraft } from '@/core/label/draft';
 import { labelOf } from '@/core/label/written';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { labelSchema, type Label } from '@/core/label/schema';
-import { MASS, showAmount, showTrunk, VOLUME, type UnitSystem } from '@/core/units/units';
+import { MASS, showAmount, showTrunk, VOLUME, type UnitSystem } from '@/lib/units/units';
 import { Choices, FormIssues, SelectField, TextField, Tick } from '@/ui/controls/controls';
 import { Picked, RemoveRow, type Named } from '@/ui/controls/picked.client';
 import { useDraft, useSend } from '@/ui/controls/use.client';

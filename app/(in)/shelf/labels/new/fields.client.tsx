@@ -1,5 +1,5 @@
 import type { UseDraft } from '@/core/label/draft';
-import { MASS, VOLUME } from '@/core/units/units';
+import { MASS, VOLUME } from '@/lib/units/units';
 import { TextField } from '@/ui/controls/controls';
 import { Blank } from './blanks.client';
 

@@ -1,5 +1,5 @@
 import { LIMITS, type LimitDraft } from '@/core/label/draft';
-import { AREA, LENGTH } from '@/core/units/units';
+import { AREA, LENGTH } from '@/lib/units/units';
 import { RemoveRow } from '@/ui/controls/picked.client';
 import { Blank, Pick } from './blanks.client';
 import { AMOUNTS, by, fieldsOf, OF_WORDS, type UsePart } from './fields.client';

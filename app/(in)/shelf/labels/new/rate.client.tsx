@@ -1,5 +1,5 @@
 import { PER, unitsFor, type Per } from '@/core/label/draft';
-import { LENGTH, VOLUME } from '@/core/units/units';
+import { LENGTH, VOLUME } from '@/lib/units/units';
 import { Choices } from '@/ui/controls/controls';
 import { ClassTable, Pick, Sentence } from './blanks.client';
 import { AMOUNTS, fieldsOf, OF_WORDS, type UsePart } from './fields.client';

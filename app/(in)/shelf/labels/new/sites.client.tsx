@@ -1,5 +1,5 @@
 import { DEVICES } from '@/core/label/methods';
-import { LENGTH, VOLUME } from '@/core/units/units';
+import { LENGTH, VOLUME } from '@/lib/units/units';
 import { Tick } from '@/ui/controls/controls';
 import { ClassTable, Pick, Sentence } from './blanks.client';
 import { fieldsOf, type UsePart } from './fields.client';

@@ -1,5 +1,5 @@
 import type { Source } from '@/core/mix/sources';
-import { figure, type UnitSystem } from '@/core/units/units';
+import { figure, type UnitSystem } from '@/lib/units/units';
 import { SelectField, TextField, type FormIssue } from '@/ui/controls/controls';
 import { Fact } from '@/ui/frame/pieces';
 import { clock } from '@/ui/words';

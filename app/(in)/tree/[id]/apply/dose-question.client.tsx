@@ -1,7 +1,7 @@
 'use client';
 
 import { DOSE_BASES, doseChangeSentence, type DoseBasis, type DoseChange } from '@/core/prescribe/dose-now';
-import type { UnitSystem } from '@/core/units/units';
+import type { UnitSystem } from '@/lib/units/units';
 import { TextArea, type FormIssue } from '@/ui/controls/controls';
 
 const PRESSES: Record<DoseBasis, string> = { newest: 'Use newest dose', planned: 'Keep planned dose' };

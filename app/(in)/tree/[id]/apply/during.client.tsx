@@ -5,7 +5,7 @@ import type { Dose } from '@/core/dose/dose';
 import type { MethodWords } from '@/core/label/method-words';
 import { AIRBORNE } from '@/core/label/methods';
 import type { LabelUse } from '@/core/label/schema';
-import { showAmount, showFill, type UnitSystem } from '@/core/units/units';
+import { showAmount, showFill, type UnitSystem } from '@/lib/units/units';
 import { Fact } from '@/ui/frame/pieces';
 import { clock } from '@/ui/words';
 import { InstallForm, type InstalledDevices, type Started } from './hang.client';

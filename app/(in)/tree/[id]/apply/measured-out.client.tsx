@@ -2,7 +2,7 @@ import type { Gate } from '@/core/gates/gate';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import type { Situation } from '@/core/prescribe/situation';
 import { treatedGround } from '@/core/book/ground';
-import { showAmount, showFill, showFine, showTrunk, type UnitSystem } from '@/core/units/units';
+import { showAmount, showFill, showFine, showTrunk, type UnitSystem } from '@/lib/units/units';
 import { BasinFigure } from '@/ui/figures/basin';
 import { RingFigure, ringWords } from '@/ui/figures/ring';
 import { Fact, Pour } from '@/ui/frame/pieces';

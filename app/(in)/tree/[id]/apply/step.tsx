@@ -5,7 +5,7 @@ import { refusal } from '@/core/people/rights';
 import { installedBy } from '@/facts/queued-tree';
 import { situationOfPlan } from '@/facts/situation';
 import { NO_YEAR } from '@/core/season/year';
-import { dayIn } from '@/core/season/zone';
+import { dayIn } from '@/lib/calendar/zone';
 import { Frame } from '@/ui/frame/frame';
 import { Section } from '@/ui/frame/pieces';
 import { dayAndClock, shortDay } from '@/ui/words';

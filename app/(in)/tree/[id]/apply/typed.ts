@@ -1,7 +1,7 @@
 import type { Issue } from '@/core/book/write';
 import type { Source } from '@/core/mix/sources';
-import { readNumber } from '@/core/units/numbers';
-import { MASS, showAmount, showFill, VOLUME, type UnitSystem } from '@/core/units/units';
+import { readNumber } from '@/lib/units/numbers';
+import { MASS, showAmount, showFill, VOLUME, type UnitSystem } from '@/lib/units/units';
 import type { Weather } from '@/core/weather/air';
 
 const MPH = 2.23694;

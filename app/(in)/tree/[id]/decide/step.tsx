@@ -6,7 +6,7 @@ import { inWords } from '@/core/diagnose/sureness';
 import { certaintyWords } from '@/core/diagnose/words';
 import { refusal } from '@/core/people/rights';
 import { findHost } from '@/knowledge';
-import { isSouth } from '@/core/season/hemisphere';
+import { isSouth } from '@/lib/calendar/hemisphere';
 import { openTroubles } from '@/core/decide/troubles';
 import { checksOf, latOf, testWords } from '@/facts/diagnosis';
 import { BalanceFigure } from '@/ui/figures/balance';

@@ -6,7 +6,7 @@ import { v5 } from 'uuid';
 import { soilAsTest } from '@/core/diagnose/effect';
 import { fromWire, type WireModel } from '@/core/diagnose/wire';
 import type { NextInspection } from '@/core/diagnose/next-look';
-import { once } from '@/core/diagnose/once';
+import { memoize } from '@/lib/memoize';
 import type { Vigour } from '@/core/diagnose/words';
 import { Choices, FormIssues, TextArea } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
@@ -49,7 +49,7 @@ interface Props {
 }
 
 const modelOf = (sent: WireModel, signs: BenchSign[]) => built(sent)(signs);
-const built = once((sent: WireModel) => once((signs: BenchSign[]) => fromWire(sent, signs)));
+const built = memoize((sent: WireModel) => memoize((signs: BenchSign[]) => fromWire(sent, signs)));
 
 export function ExamineBench({
   treeId,

@@ -4,7 +4,7 @@ import { exactMoney } from '@/core/cost/prices';
 import type { Tree } from '@/store/tree';
 import { doneWords, letterOf, type DoneForClient } from '@/core/decide/letter';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { dayIn } from '@/core/season/follow-ups';
+import { dayIn } from '@/lib/calendar/zone';
 import { findWork } from '@/core/work/works';
 import { findHost, findSign } from '@/knowledge';
 import { testWords } from '@/facts/diagnosis';

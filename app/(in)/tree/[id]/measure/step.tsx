@@ -1,5 +1,5 @@
 import { girthFromDiameter } from '@/core/measure/trunk';
-import { showTrunk } from '@/core/units/units';
+import { showTrunk } from '@/lib/units/units';
 import { findHost } from '@/knowledge';
 import { Series } from '@/ui/figures/series';
 import { Frame } from '@/ui/frame/frame';

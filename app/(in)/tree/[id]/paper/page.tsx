@@ -4,7 +4,7 @@ import QRCode from 'qrcode';
 import { treeCode } from '@/core/phone/scan';
 import { findCondition, findHost } from '@/knowledge';
 import { methodWords } from '@/core/label/method-words';
-import { showAmount, showTrunk, showVolume } from '@/core/units/units';
+import { showAmount, showTrunk, showVolume } from '@/lib/units/units';
 import { oldSitesOf } from '@/facts/situation';
 import { PrintButton } from '@/ui/controls/print.client';
 import { RingFigure, ringWords } from '@/ui/figures/ring';

@@ -2,7 +2,7 @@ import type { Choices, Situation, When } from '@/core/prescribe/situation';
 import type { Said } from '@/core/gates/said';
 import { USUAL_WEIGHTS } from '@/core/ring/ring';
 import type { Density } from '@/core/spray/crown';
-import type { UnitSystem } from '@/core/units/units';
+import type { UnitSystem } from '@/lib/units/units';
 import type { Typed } from './work-bench.client';
 
 /** What a person sets at this bench, as it stands before anybody touches it. */

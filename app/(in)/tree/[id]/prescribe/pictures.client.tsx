@@ -9,7 +9,7 @@ import { type Situation } from '@/core/prescribe/situation';
 import type { Weights } from '@/core/ring/ring';
 import { mixingOrder, sprayMinutes } from '@/core/spray/loads';
 import type { WorkSheet } from '@/core/work/work';
-import { figure, showAmount, showFill, showFine, showTrunk, type UnitSystem } from '@/core/units/units';
+import { figure, showAmount, showFill, showFine, showTrunk, type UnitSystem } from '@/lib/units/units';
 import { BasinFigure } from '@/ui/figures/basin';
 import { PlanFigure } from '@/ui/figures/plan';
 import { StrengthMark } from '@/ui/frame/gates';

@@ -16,7 +16,7 @@ import { findUse, nameOf, WORK, type Far, type HeldLabel } from '@/core/prescrib
 import { type Choices as Choosable, type Situation } from '@/core/prescribe/situation';
 import { AMENDMENTS } from '@/core/rootzone/feeding';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
-import { figure, showAmount, type UnitSystem } from '@/core/units/units';
+import { figure, showAmount, type UnitSystem } from '@/lib/units/units';
 import type { WorkFacts } from '@/core/work/work';
 import { FormIssues } from '@/ui/controls/controls';
 import { part } from '@/ui/controls/part.client';

@@ -8,7 +8,7 @@ import { ringInput, type Prescription } from '@/core/prescribe/prescribe';
 import { type Situation } from '@/core/prescribe/situation';
 import { woundBudget, yearsToClose } from '@/core/ring/budget';
 import { USUAL_WEIGHTS, whyNotAt, type Weights } from '@/core/ring/ring';
-import type { UnitSystem } from '@/core/units/units';
+import type { UnitSystem } from '@/lib/units/units';
 import { Choices } from '@/ui/controls/controls';
 import { bearingAt, compass } from '@/ui/figures/polar';
 import { RingFigure } from '@/ui/figures/ring';

@@ -11,7 +11,7 @@ import { findUse, nameOf, shelfFor, WORK } from '@/core/prescribe/shelf';
 import { whenOf } from '@/core/prescribe/when';
 import { firstWay, meanwhile, servesDecision } from '@/core/prescribe/ways';
 import { refusal } from '@/core/people/rights';
-import { inWindow } from '@/core/season/hemisphere';
+import { inWindow } from '@/lib/calendar/hemisphere';
 import { findWork, worksFor } from '@/core/work/works';
 import { findHost } from '@/knowledge';
 import { checksOf } from '@/facts/diagnosis';

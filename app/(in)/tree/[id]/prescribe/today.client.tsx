@@ -5,7 +5,7 @@ import type { LabelUse } from '@/core/label/schema';
 import type { Choices as Choosable, Situation } from '@/core/prescribe/situation';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import { DENSITY, type Density } from '@/core/spray/crown';
-import { figure } from '@/core/units/units';
+import { figure } from '@/lib/units/units';
 import { SOIL_WORDS } from '@/core/weather/air';
 import { Choices } from '@/ui/controls/controls';
 import { AskFacts } from '../asks';

@@ -3,9 +3,9 @@ import type { Label, LabelUse } from '@/core/label/schema';
 import { conditionsOf } from '@/core/prescribe/conditions';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import type { When } from '@/core/prescribe/situation';
-import { after } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
 import type { FitDay } from '@/core/weather/fitness';
-import type { UnitSystem } from '@/core/units/units';
+import type { UnitSystem } from '@/lib/units/units';
 import { Choices, TextField, type FormIssue } from '@/ui/controls/controls';
 import { conditionWords } from '@/ui/label-words';
 import { boundWords } from '@/ui/season-words';
@@ -102,7 +102,7 @@ export function WhenToDo({
 }) {
   const { window, on } = result;
   const openNow = window?.from === today;
-  const known = on <= after(today, FORECAST_DAYS, 'days');
+  const known = on <= dayAfter(today, FORECAST_DAYS, 'days');
   const fit = known ? fits?.find((d) => d.day >= on) : undefined;
   const later = on > today;
   const outside = later && (!window || on < window.from || on > window.to);

@@ -4,7 +4,7 @@ import type { Gate } from '@/core/gates/gate';
 import { blocked } from '@/core/gates/rules';
 import type { Situation, When } from '@/core/prescribe/situation';
 import { workDay } from '@/core/prescribe/when';
-import type { UnitSystem } from '@/core/units/units';
+import type { UnitSystem } from '@/lib/units/units';
 import type { Answer, Work, WorkFacts, WorkSheet } from '@/core/work/work';
 import { factsOn, readAnswers, usualAnswers } from '@/core/work/work';
 import { findWork } from '@/core/work/works';

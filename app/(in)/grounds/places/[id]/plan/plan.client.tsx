@@ -14,7 +14,7 @@ import {
   type PointKind,
 } from '@/core/grounds/plan';
 import type { Point } from '@/core/rootzone/probe-grid';
-import { showArea, type UnitSystem } from '@/core/units/units';
+import { showArea, type UnitSystem } from '@/lib/units/units';
 import { Choices, FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { PlanFigure, spanOf } from '@/ui/figures/plan';

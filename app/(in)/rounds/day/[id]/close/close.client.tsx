@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { v7 } from 'uuid';
 import { RINSE_ENDS, type RinseEnd } from '@/core/round/home';
-import { readNumber } from '@/core/units/numbers';
+import { readNumber } from '@/lib/units/numbers';
 import { Choices, FormIssues, TextArea, TextField, Tick, type FormIssue } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';

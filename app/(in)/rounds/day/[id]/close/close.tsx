@@ -3,7 +3,7 @@ import { may, refusal } from '@/core/people/rights';
 import { workedMinutes } from '@/core/round/home';
 import { minuteWords } from '@/core/schedule/words';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { showAmount } from '@/core/units/units';
+import { showAmount } from '@/lib/units/units';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine } from '@/ui/frame/pieces';
 import { PrintButton } from '@/ui/controls/print.client';

@@ -3,7 +3,7 @@ import { programmeNamed } from '@/facts/laying';
 import { refusal } from '@/core/people/rights';
 import { METHODS, METHOD_NAMES } from '@/core/label/methods';
 import { STAGE_NAMES, STAGES } from '@/core/season/bbch';
-import { monthName } from '@/core/season/months';
+import { monthName } from '@/lib/calendar/months';
 import { worksNow } from '@/core/work/works';
 import { conditionsNow, heatModels, hostsNow, trainingLabels } from '@/knowledge';
 import { ownHeatModels } from '@/store/season';

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { after } from '@/core/season/follow-ups';
+import { dayAfter } from '@/lib/calendar/days';
 import type { YearProgramme } from '@/core/programmes/schema';
 import type { VisitRow } from '@/store/laid';
 import { groupBy } from '@/core/work/load-out';
@@ -251,12 +251,12 @@ function Visits({
 
 function Margin({ view: { assignment, visits }, may }: { view: AssignmentView; may: boolean }) {
   const tags = [...new Set([...visits].sort((a, b) => a.walkOrder - b.walkOrder).map((v) => v.tag))];
-  const from = after(assignment.until, 1, 'days');
+  const from = dayAfter(assignment.until, 1, 'days');
   const next = new URLSearchParams({
     place: assignment.siteId,
     tags: tags.length > 60 ? '' : tags.join(', '),
     from,
-    until: after(after(from, assignment.programme.years, 'years'), -1, 'days'),
+    until: dayAfter(dayAfter(from, assignment.programme.years, 'years'), -1, 'days'),
     reason: assignment.reason,
     carried: assignment.id,
   });

@@ -2,7 +2,7 @@
  * What follows from a piece of plain data alone, worked out the first time somebody asks and kept as long as the data is.
  * The data must be of the kind that nobody changes: a shipped list, a compiled model.
  */
-export function once<K extends object, V>(work: (key: K) => V): (key: K) => V {
+export function memoize<K extends object, V>(work: (key: K) => V): (key: K) => V {
   const known = new WeakMap<K, V>();
   return (key) => {
     let value = known.get(key);
@@ -12,7 +12,7 @@ export function once<K extends object, V>(work: (key: K) => V): (key: K) => V {
 }
 
 /** Keeps what was worked out for the last few keys, `most` of them; the one made longest ago goes first. */
-export function lastFew<V>(most: number): (key: string, work: () => V) => V {
+export function memoizeRecent<V>(most: number): (key: string, work: () => V) => V {
   const known = new Map<string, V>();
   return (key, work) => {
     const kept = known.get(key);
@@ -26,8 +26,8 @@ export function lastFew<V>(most: number): (key: string, work: () => V) => V {
 }
 
 /** What follows from a piece of plain data and a key, worked out the first time somebody asks and kept as long as the data is. */
-export function onceEach<K extends object, V>(): (of: K, key: string, work: () => V) => V {
-  const known = once<K, Map<string, V>>(() => new Map());
+export function memoizeEach<K extends object, V>(): (of: K, key: string, work: () => V) => V {
+  const known = memoize<K, Map<string, V>>(() => new Map());
   return (of, key, work) => {
     const kept = known(of);
     if (!kept.has(key)) kept.set(key, work());

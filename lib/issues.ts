@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { Issue } from './write';
+import type { Issue } from '../core/book/write';
 
 /** Zod's issues as issues. */
 export const issuesOf = (error: z.ZodError): Issue[] =>

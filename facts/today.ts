@@ -1,4 +1,4 @@
-import { dayIn, type Day } from '@/core/season/follow-ups';
+import { dayIn, type Day } from '@/lib/calendar/zone';
 import type { Viewer } from '@/store/auth';
 
 /** The calendar day at the company's own place. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Issue } from '../book/write';
+import type { Issue } from '../../core/book/write';
 import { readNumber } from './numbers';
 
 /**
