@@ -4,7 +4,7 @@ import { join } from 'node:path';
 /** A section that is empty shows its sentence in place of what it holds; where that is the form for the first entry, nobody can begin. */
 const FORM = /<((?:Add|New)[A-Z]\w*|\w+Form)\b/;
 /** A form that is for what the section lists, and for nothing while it lists nothing. */
-const FOR_WHAT_IS_THERE = ['OfferForm'];
+const FOR_WHAT_IS_THERE = ['QuoteForm'];
 
 const pages = readdirSync(__dirname, { recursive: true, encoding: 'utf8' }).filter((f) => f.endsWith('.tsx'));
 

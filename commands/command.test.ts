@@ -1,9 +1,13 @@
+import { digestOf } from '@/facts/digest';
+import { done, refuse } from '@/lib/result';
+import type { Context } from '@/facts/context';
 import fc from 'fast-check';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 import { OFFLINE_COMMANDS } from '@/core/phone/command-names';
+import { sendSchema } from '@/core/phone/send';
 import { ROLES, may } from '@/core/people/rights';
 import { type Viewer } from '@/store/auth';
 import { within } from '@/store/db';
@@ -11,7 +15,7 @@ import { getSite } from '@/store/grounds';
 import { makeCompany } from '@/store/testing';
 import { NOW, ownCompany } from './testing';
 import { fair } from '@/stand-ins/weather/fair';
-import { command, digestOf, done, perform, refuse, type Context } from './command';
+import { command, perform } from './command';
 import { COMMANDS, commandNamed } from './index';
 import { measureTree } from './trees/measure-tree';
 import { saveClient } from './sites/save-client';
@@ -41,7 +45,9 @@ const reading = (id: string, girth: string) => ({
   method: 'tape' as const,
 });
 const kept = async (id: string) =>
-  (await made.owner<{ cm: number }[]>`select diameter_cm::float8 as cm from measurement where id = ${id}`).map((r) => r.cm);
+  (await made.owner<{ cm: number }[]>`select diameter_cm::float8 as cm from measurement where id = ${id}`).map(
+    (r) => r.cm,
+  );
 const noted = async (id: string) => (await made.owner`select from command_done where id = ${id}`).length;
 
 describe('the same id', () => {
@@ -112,7 +118,9 @@ it('a refusal of the database is a sentence, and nothing stays behind', async ()
     },
   });
   expect(await perform(twice, at(), {})).toEqual(refuse('', 'There is one like this already.'));
-  expect(await made.owner`select from client where name = 'twice' and company_id = ${made.o.companyId}`).toHaveLength(0);
+  expect(await made.owner`select from client where name = 'twice' and company_id = ${made.o.companyId}`).toHaveLength(
+    0,
+  );
 });
 
 describe('figures', () => {
@@ -170,7 +178,9 @@ describe('when it was seen', () => {
   it('is no content: a repeat that says another instant is the same', async () => {
     const id = v7();
     const first = await perform(measureTree, at(), { ...reading(id, '100'), observedAt: '2026-05-30T10:00:00Z' });
-    expect(await perform(measureTree, at(), { ...reading(id, '100'), observedAt: '2026-05-31T10:00:00Z' })).toEqual(first);
+    expect(await perform(measureTree, at(), { ...reading(id, '100'), observedAt: '2026-05-31T10:00:00Z' })).toEqual(
+      first,
+    );
     expect(await kept(id)).toHaveLength(1);
   });
 });
@@ -192,6 +202,12 @@ describe('every verb of the list', () => {
       'reopen-not-done',
       'save-photo',
     ]);
+    const queued = { id: v7(), verb: 'tick-load', what: 'A line', at: NOW.toISOString(), clockAt: NOW.toISOString() };
+    expect(sendSchema.parse({ ...queued, input: { roundId: 'r', ticks: [{ placeId: 'p' }] } })).toEqual({
+      ...queued,
+      verb: 'check-load-item',
+      input: { crewDayId: 'r', ticks: [{ siteId: 'p' }] },
+    });
   });
 
   it('is done by a test that names it: its own words, what it refuses, and what stands afterwards', () => {
@@ -222,16 +238,18 @@ describe('every verb of the list', () => {
     if (!c.schema.safeParse({}).success) nonsense.push({});
     for (const x of nonsense)
       if (!c.schema.safeParse(x).success) expect([name, (await perform(c, at(), x)).ok]).toEqual([name, false]);
-    expect(await made.owner`select count(*)::int as n from command_done where company_id = ${made.o.companyId}`).toEqual(
-      before,
-    );
+    expect(
+      await made.owner`select count(*)::int as n from command_done where company_id = ${made.o.companyId}`,
+    ).toEqual(before);
   });
 });
 
 it('another company’s tree cannot be measured, whoever asks', async () => {
   const theirs = await makeCompany(made.owner);
   const id = v7();
-  expect(await perform(measureTree, at(), { ...reading(id, '100'), treeId: theirs.treeId })).toMatchObject({ ok: false });
+  expect(await perform(measureTree, at(), { ...reading(id, '100'), treeId: theirs.treeId })).toMatchObject({
+    ok: false,
+  });
   expect(await kept(id)).toEqual([]);
 });
 

@@ -1,26 +1,13 @@
-import { createHash } from 'node:crypto';
 import { z } from 'zod';
+import { sentBefore, type Context } from '@/facts/context';
+import { digestOf } from '@/facts/digest';
+import { issuesOf, refuse, type Issue, type Result } from '@/lib/result';
 import { uuid } from '@/core/book/record';
-import { issuesOf } from '@/lib/issues';
-import type { Issue } from '@/core/book/write';
 import type { RowIssue } from '@/core/exchange/table';
 import { withOwn } from '@/facts/custom-knowledge';
 import { may, refusal, type Right } from '@/core/people/rights';
-import type { StationFor } from '@/core/weather/station';
-import type { Viewer } from '@/store/auth';
 import { commandDone, startCommand } from '@/store/commands';
 import { pgCode, together } from '@/store/db';
-
-/** What a verb answers: a value, or issues with the place of each. */
-export type Result<T = null> = { ok: true; value: T } | { ok: false; issues: Issue[] };
-
-export { issuesOf };
-
-export const done: Result = { ok: true, value: null };
-export const refuse = (path: string, sentence: string): { ok: false; issues: Issue[] } => ({
-  ok: false,
-  issues: [{ path, message: sentence }],
-});
 
 /** What is wrong in the rows of a list, by line and column, the first `most` of them. */
 export const refuseRows = (issues: readonly RowIssue[], most: number): { ok: false; issues: Issue[] } => ({
@@ -30,21 +17,6 @@ export const refuseRows = (issues: readonly RowIssue[], most: number): { ok: fal
     message: f.message,
   })),
 });
-
-/** Who acts, when, and in what air: all that a verb may know beside its input and the store. */
-export interface Context {
-  viewer: Viewer;
-  /** When the server received it. */
-  now: Date;
-  /** When it was seen or done, by the device that tells of it. */
-  observed: Date;
-  /** The station that serves a spot. */
-  station: StationFor;
-  /** The phone that it was written on without signal, and what its clock showed. */
-  phone?: { id: string; clockAt: string };
-  /** Hears how far a long piece of work is. */
-  progress?: (done: number, of: number) => void;
-}
 
 /** What goes beside the content of every verb: a phone without signal says when it was seen, and under which id it sends. */
 const envelope = z.looseObject({
@@ -120,30 +92,6 @@ class Refused extends Error {
     super('refused');
   }
 }
-
-/** The same content has the same digest, whatever the order of its keys. */
-export function digestOf(input: unknown): string {
-  const sorted = (x: unknown): unknown =>
-    Array.isArray(x)
-      ? x.map(sorted)
-      : x && typeof x === 'object' && !(x instanceof Date)
-        ? Object.fromEntries(
-            Object.entries(x)
-              .filter(([, v]) => v !== undefined)
-              .sort(([a], [b]) => (a < b ? -1 : 1))
-              .map(([k, v]) => [k, sorted(v)]),
-          )
-        : x;
-  return createHash('sha256')
-    .update(JSON.stringify(sorted(input)))
-    .digest('hex');
-}
-
-/** What stands under this id is something else. */
-export const sentBefore = refuse(
-  'id',
-  'This was sent before with other content, and that stands. Look at it first; what you typed here is kept.',
-);
 
 /**
  * Performs a verb: the right, the schema, then the work in one transaction. Whatever happens, the answer is a value or

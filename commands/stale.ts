@@ -1,4 +1,4 @@
-import type { Issue } from '@/core/book/write';
+import type { Issue } from '@/lib/result';
 
 const shown = (x: unknown): string =>
   x === null || x === undefined || x === '' ? 'nothing' : typeof x === 'object' ? 'another one' : String(x);

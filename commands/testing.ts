@@ -1,5 +1,6 @@
+import type { Result } from '@/lib/result';
 import { v7 } from 'uuid';
-import { perform, type Result, type Command } from '@/commands/command';
+import { perform, type Command } from '@/commands/command';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { db, type Sql } from '@/store/db';
 import { makeCompany, ownerSql, type TestCompany } from '@/store/testing';

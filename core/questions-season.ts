@@ -171,7 +171,7 @@ export const SEASON_QUESTIONS: Record<string, Question> = {
   programmes: question('the programmes of the year that ship', z.strictObject({}), (_, look) => ({
     programmes: look.programmes(),
   })) as Question,
-  assignVisits: question(
+  'assign-programme': question(
     'a programme laid over one tree: every visit with its day, why it stands there, and what stands against it',
     z
       .strictObject({

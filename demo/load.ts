@@ -892,7 +892,7 @@ async function main() {
   await signRules();
   await putOnADay();
   console.log(
-    `Loaded ${rows.tree!.length} trees at ${rows.place!.length} places, ${rows.record!.length} records, ${rows.follow_up!.length} follow-ups.`,
+    `Loaded ${rows.tree!.length} trees at ${rows.site!.length} places, ${rows.record!.length} records, ${rows.follow_up!.length} follow-ups.`,
   );
 }
 

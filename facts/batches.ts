@@ -1,4 +1,4 @@
-import { refuse, type Result } from '@/commands/command';
+import { refuse, type Result } from '@/lib/result';
 import type { Drawn } from '@/core/book/write';
 import type { Dose } from '@/core/dose/dose';
 import type { Label } from '@/core/label/schema';

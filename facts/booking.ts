@@ -1,5 +1,7 @@
+import { refuse, type Result } from '@/lib/result';
+import { sentBefore, type Context } from '@/facts/context';
 import { saidSchema } from '@/facts/answers';
-import { refuse, sentBefore, type Result, type Context } from '@/commands/command';
+
 import { atTheTree, newestOf } from '@/facts/at-the-tree';
 import { fromMixes, type FromMixes } from '@/facts/batches';
 import { spotOf } from '@/facts/diagnosis';

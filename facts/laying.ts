@@ -1,5 +1,5 @@
-import { digestOf } from '@/commands/command';
-import type { Issue } from '@/core/book/write';
+import { digestOf } from '@/facts/digest';
+import type { Issue } from '@/lib/result';
 import { coverOf } from '@/core/season/covers';
 import { dayAfter } from '@/lib/calendar/days';
 import { dayIn, type Day } from '@/lib/calendar/zone';

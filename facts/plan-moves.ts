@@ -1,4 +1,4 @@
-import { digestOf } from '@/commands/command';
+import { digestOf } from '@/facts/digest';
 import { dayIn } from '@/lib/calendar/zone';
 import { followed, hasMoved } from '@/core/prescribe/follow';
 import { nextWindow, type Bound, type Visit } from '@/core/prescribe/when';

@@ -1,4 +1,4 @@
-import type { Issue } from '@/core/book/write';
+import type { Issue } from '@/lib/result';
 import type { Send } from '@/core/phone/send';
 import { json, within, type Scope } from './db';
 import { clockNow } from './clock';

@@ -47,7 +47,7 @@ beforeAll(async () => {
     select gen_random_uuid(), ${o.companyId}, x.id, gen_random_uuid(), 'own', 'look', 'Look again', 'asked for', '2026-05-25',
       '2026-05-25', '2026-06-10'
     from (${open(1400, 1400 + VISITS)}) x`;
-  await owner`analyze plan, work_plan, follow_up, tree, place`;
+  await owner`analyze treatment_plan, work_plan, follow_up, tree, site`;
 });
 
 const sum = <T>(of: readonly T[], n: (x: T) => number) => of.reduce((a, x) => a + n(x), 0);

@@ -23,7 +23,7 @@ const SMALL = 300;
 const ONE_IN = 5;
 const NOW = new Date('2026-06-12T10:00:00Z');
 /** What grows with the trees of an company: none of these is ever walked from end to end. */
-const LARGE = ['tree', 'reading', 'look', 'finding', 'verdict', 'plan', 'record', 'follow_up'];
+const LARGE = ['tree', 'measurement', 'inspection', 'finding', 'diagnosis', 'treatment_plan', 'record', 'follow_up'];
 
 let owner: Sql;
 let o: TestCompany;
@@ -202,5 +202,5 @@ it('what is walked is noticed', async () => {
       await tx`select count(*) from inspection where length(note) > 3`;
     }),
   );
-  expect(walked.some((w) => w.startsWith('look:'))).toBe(true);
+  expect(walked.some((w) => w.startsWith('inspection:'))).toBe(true);
 });

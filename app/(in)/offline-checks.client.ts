@@ -1,5 +1,6 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import type { z } from 'zod';
 import { bookingSchema } from '@/core/book/record';
 import { inspectionSchema, readChangePrice, readCrownLoss } from '@/core/diagnose/look';
@@ -10,7 +11,7 @@ import { homeSchema } from '@/core/round/home-schema';
 import { leaveSchema } from '@/core/round/leave';
 import { finishSchema } from '@/core/work/finish-schema';
 import type { OfflineCommand } from '@/core/phone/command-names';
-import type { Issue } from '@/core/book/write';
+
 import { issuesBy } from '@/ui/phone/send-or-queue.client';
 
 const wrongReading = (m: z.input<typeof typedReading>) => {

@@ -1,6 +1,7 @@
+import type { Issue } from '@/lib/result';
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { may, refusal, type Right } from '@/core/people/rights';
-import type { Issue } from '@/core/book/write';
+
 import type { Viewer } from '@/store/auth';
 import { databaseSentence, SERVER_FAILED } from '@/commands/command';
 import { tooOften, type Rate } from '@/store/rate';

@@ -1,7 +1,8 @@
+import { refuse, type Result } from '@/lib/result';
 import { revalidatePath } from 'next/cache';
 import { unstable_rethrow } from 'next/navigation';
 import type { z } from 'zod';
-import { SERVER_FAILED, perform, refuse, type Result, type Command } from '@/commands/command';
+import { SERVER_FAILED, perform, type Command } from '@/commands/command';
 import type { Viewer } from '@/store/auth';
 import { failed } from './failed';
 import { stationFor } from './station';

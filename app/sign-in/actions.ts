@@ -1,12 +1,13 @@
 'use server';
 
+import { issuesOf, refuse, type Result } from '@/lib/result';
 import { failed } from '@/app/_server/failed';
 import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { SAMPLE_PASSWORD, samplePeople } from '@/stand-ins/sample-people';
 import { signIn, signOut, signOutEverywhere } from '@/store/auth';
-import { issuesOf, refuse, type Result } from '@/commands/command';
+
 import { clientAddress, COOKIE, deviceName, currentViewer, localPath, secureCookies } from '../_server/viewer';
 
 const credentials = z.object({

@@ -1,4 +1,5 @@
-import { command, done, refuse, type Result } from '@/commands/command';
+import { done, refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { atTheTree } from '@/facts/at-the-tree';
 import { doseFollowed, momentOf } from '@/facts/booking';
 import { spotOf } from '@/facts/diagnosis';

@@ -1,4 +1,5 @@
-import { command, done, refuse, type Result } from '@/commands/command';
+import { done, refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { overnightSchema } from '@/core/hanging/overnight';
 import { installationsNamed, keepOvernight } from '@/store/hanging';
 

@@ -1,4 +1,5 @@
-import { command, done, refuse, type Result } from '@/commands/command';
+import { done, refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { instant, uuid } from '@/core/book/record';
 import { DEVICE_STATES } from '@/core/hanging/hanging';
 import { addSights, installationsNamed } from '@/store/hanging';

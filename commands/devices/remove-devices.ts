@@ -1,6 +1,7 @@
-import { command, done, refuse, type Result } from '@/commands/command';
+import { done, refuse, type Issue, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { instant, uuid } from '@/core/book/record';
-import type { Issue } from '@/core/book/write';
+
 import { installationsNamed, removeRows } from '@/store/hanging';
 import { z } from 'zod';
 import { notThen } from '../../facts/not-then';

@@ -1,5 +1,7 @@
+import { digestOf } from '@/facts/digest';
+import { refuse, type Result } from '@/lib/result';
 import { v7 } from 'uuid';
-import { command, digestOf, refuse, type Result } from '@/commands/command';
+import { command } from '@/commands/command';
 import { breaks, heatStrangers, readSent } from '@/commands/guide/own-entry';
 import { uuid } from '@/core/book/record';
 import type { OwnEntry } from '@/core/diagnose/overlay';

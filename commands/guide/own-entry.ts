@@ -1,4 +1,4 @@
-import { issuesOf, refuse, type Result } from '@/commands/command';
+import { issuesOf, refuse, type Result } from '@/lib/result';
 import { issueSlices } from '@/core/diagnose/check';
 import { inTurns } from '@/core/slices';
 import type { Knowledge } from '@/core/diagnose/knowledge';

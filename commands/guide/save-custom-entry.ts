@@ -1,4 +1,5 @@
-import { command, type Result } from '@/commands/command';
+import type { Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { breaks, note, readSent } from '@/commands/guide/own-entry';
 import { uuid } from '@/core/book/record';
 import { ADDED_KINDS, OWN_SCHEMAS, type OwnEntry } from '@/core/diagnose/overlay';

@@ -1,4 +1,5 @@
-import { command, done, refuse, type Result } from '@/commands/command';
+import { done, refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { breaks, note } from '@/commands/guide/own-entry';
 import { uuid } from '@/core/book/record';
 import { likelihoodEntry } from '@/core/diagnose/overlay';

@@ -1,4 +1,5 @@
-import { command, done, refuse, type Result } from '@/commands/command';
+import { done, refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { breaks, note } from '@/commands/guide/own-entry';
 import { uuid } from '@/core/book/record';
 import { ADDED_KINDS, type OwnEntry } from '@/core/diagnose/overlay';

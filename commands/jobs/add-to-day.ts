@@ -1,4 +1,5 @@
-import { command, refuse, type Result } from '@/commands/command';
+import { refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { limitsOf } from '@/facts/about';
 import { dayByHand } from '@/facts/day';
 import { fortnightOf } from '@/facts/rounds';

@@ -1,9 +1,10 @@
-import { command, refuse, type Result } from '@/commands/command';
+import { refuse, type Issue, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { thingsOf } from '@/facts/round';
 import { endsOf } from '@/facts/round-ends';
 import { notThen } from '@/facts/not-then';
 import { uuid } from '@/core/book/record';
-import type { Issue } from '@/core/book/write';
+
 import type { OpenEnd } from '@/core/round/day';
 import { homeSchema } from '@/core/round/home-schema';
 import { crewDayHead, setClosed } from '@/store/day';

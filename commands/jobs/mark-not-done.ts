@@ -1,4 +1,5 @@
-import { command, done, refuse, type Result } from '@/commands/command';
+import { done, refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { STILL_INSTALLED } from '@/facts/not-then';
 import { todayOf } from '@/facts/today';
 import { leaveSchema } from '@/core/round/leave';

@@ -1,7 +1,8 @@
-import type { Context } from '@/commands/command';
+import type { Context } from '@/facts/context';
+import type { Issue } from '@/lib/result';
 import type { Fortnight } from '@/facts/rounds';
 import { moveTo } from '@/commands/programmes/move-to';
-import type { Issue } from '@/core/book/write';
+
 import type { Day } from '@/lib/calendar/zone';
 import { getAssignment } from '@/store/laid';
 import { planFor, type ItemPlaced } from '@/store/rounds';

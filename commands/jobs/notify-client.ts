@@ -1,4 +1,5 @@
-import { command, done, refuse } from '@/commands/command';
+import { done, refuse } from '@/lib/result';
+import { command } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { crewDaysBetween, tellDay } from '@/store/rounds';
 import { z } from 'zod';

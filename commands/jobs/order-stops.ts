@@ -1,4 +1,5 @@
-import { command, done, refuse, type Result } from '@/commands/command';
+import { done, refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { dayByHand } from '@/facts/day';
 import { fortnightOf } from '@/facts/rounds';
 import { uuid } from '@/core/book/record';

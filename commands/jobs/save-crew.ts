@@ -1,8 +1,9 @@
+import { refuse, type Issue, type Result } from '@/lib/result';
 import { name } from '@/commands/sites/name';
-import { command, refuse, type Result } from '@/commands/command';
+import { command } from '@/commands/command';
 import { stale } from '@/commands/stale';
 import { uuid } from '@/core/book/record';
-import type { Issue } from '@/core/book/write';
+
 import { hoursText } from '@/core/schedule/hours';
 import { readHours } from '@/core/schedule/read-hours';
 import { listPeople } from '@/store/people';

@@ -1,9 +1,10 @@
-import { command, refuse, type Result } from '@/commands/command';
+import { refuse, type Issue, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { fortnightOf, type Fortnight } from '@/facts/rounds';
 import { limitsOf, titleOf } from '@/facts/about';
 import { moveWith } from './move-with';
 import { uuid } from '@/core/book/record';
-import type { Issue } from '@/core/book/write';
+
 import { dayInOrder } from '@/core/schedule/day';
 import { broken } from '@/core/schedule/plan';
 import type { JobOf } from '@/core/schedule/jobs';

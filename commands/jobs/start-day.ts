@@ -1,4 +1,5 @@
-import { command, done, refuse, type Result } from '@/commands/command';
+import { done, refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { notThen } from '@/facts/not-then';
 import { todayOf } from '@/facts/today';
 import { instant, uuid } from '@/core/book/record';

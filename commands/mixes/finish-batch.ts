@@ -1,4 +1,5 @@
-import { command, done, refuse, type Result } from '@/commands/command';
+import { done, refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { endSchema } from '@/core/mix/end';
 import { batchesNamed, endBatch as writeEnd } from '@/store/batches';
 import { pgCode } from '@/store/db';

@@ -1,8 +1,9 @@
-import { command, refuse, type Result } from '@/commands/command';
+import { refuse, type Issue, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { momentOf, newestDoses } from '@/facts/booking';
 import { notThen } from '@/facts/not-then';
 import { instant, uuid } from '@/core/book/record';
-import type { Issue } from '@/core/book/write';
+
 import { batchCode, goodUntil } from '@/core/mix/batch';
 import { asStrong, recipeOf } from '@/core/mix/recipe';
 import { dayIn, nightAfter } from '@/lib/calendar/zone';

@@ -1,4 +1,5 @@
-import { command, type Result } from '@/commands/command';
+import type { Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { newCalendarToken } from '@/store/auth';
 import { z } from 'zod';
 

@@ -1,6 +1,7 @@
+import { done, refuse, type Result } from '@/lib/result';
 import { checkPassword, setPassword } from '@/store/auth';
 import { z } from 'zod';
-import { command, done, refuse, type Result } from '../command';
+import { command } from '../command';
 import { passwordSchema, tooEasy } from './password';
 
 /** A new password for oneself; every session ends, this one too. */

@@ -1,5 +1,6 @@
+import { done, refuse } from '@/lib/result';
 import { stale } from '@/commands/stale';
-import { command, done, refuse } from '@/commands/command';
+import { command } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { ROLES } from '@/core/people/rights';
 import { changePerson, listPeople } from '@/store/people';

@@ -1,7 +1,8 @@
+import { refuse, type Result } from '@/lib/result';
 import { uuid } from '@/core/book/record';
 import { makeReset } from '@/store/auth';
 import { z } from 'zod';
-import { command, refuse, type Result } from '../command';
+import { command } from '../command';
 
 /** A link for somebody who has lost the password; the owner hands it over, and never learns the password. */
 export const makeResetLink = command({

@@ -1,5 +1,6 @@
+import { done, refuse, type Result } from '@/lib/result';
 import { regionKey } from '@/commands/rules/region-key';
-import { command, done, refuse, type Result } from '@/commands/command';
+import { command } from '@/commands/command';
 import { readNumber } from '@/lib/units/numbers';
 import { LENGTH } from '@/lib/units/units';
 import { setCompany } from '@/store/people';

@@ -1,4 +1,5 @@
-import { command, done } from '@/commands/command';
+import { done } from '@/lib/result';
+import { command } from '@/commands/command';
 import { setSchools } from '@/store/people';
 import { z } from 'zod';
 

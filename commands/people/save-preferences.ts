@@ -1,4 +1,5 @@
-import { command, done } from '@/commands/command';
+import { done } from '@/lib/result';
+import { command } from '@/commands/command';
 import { THEMES } from '@/core/people/looks';
 import { setPreference } from '@/store/people';
 import { z } from 'zod';

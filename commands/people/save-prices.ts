@@ -1,6 +1,7 @@
-import { command, done } from '@/commands/command';
+import { done, type Issue } from '@/lib/result';
+import { command } from '@/commands/command';
 import { numberAt, typed } from '@/lib/units/typed';
-import type { Issue } from '@/core/book/write';
+
 import { inMinor } from '@/core/cost/prices';
 import { setPrices } from '@/store/people';
 import { z } from 'zod';

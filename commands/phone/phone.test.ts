@@ -108,7 +108,7 @@ it('what is refused is kept for a look and holds nothing up; sent again it is th
   ]);
   expect(await syncConflictCount(row.viewer)).toBe(count + 2);
   const kept = (await syncConflicts(row.viewer, bad.id))[0]!;
-  expect(kept).toMatchObject({ verb: 'measure-tree', what: 'A measure', input: { treeId: made.o.treeId } });
+  expect(kept).toMatchObject({ verb: 'measure-tree', what: 'A measure-tree', input: { treeId: made.o.treeId } });
 });
 
 it('whoever looks at what was refused is told of which trees it speaks, by whatever of them it names', async () => {

@@ -1,5 +1,6 @@
+import { issuesOf, refuse, type Result } from '@/lib/result';
 import { createDecipheriv } from 'node:crypto';
-import { issuesOf, refuse, type Result, type AnyCommand } from '@/commands/command';
+import { type AnyCommand } from '@/commands/command';
 import { transferSchema, type Transfer } from '@/core/phone/transfer';
 import { sendSchema, type Send } from '@/core/phone/send';
 import { loadViewer } from '@/store/auth';

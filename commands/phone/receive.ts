@@ -1,6 +1,8 @@
-import { perform, refuse, type AnyCommand, type Context } from '@/commands/command';
+import { refuse, type Issue } from '@/lib/result';
+import type { Context } from '@/facts/context';
+import { perform, type AnyCommand } from '@/commands/command';
 import { sharesOf } from '@/core/book/row';
-import type { Issue } from '@/core/book/write';
+
 import { aheadBy } from '@/core/phone/clock';
 import type { SyncResult, Send, Sends } from '@/core/phone/send';
 import { together } from '@/store/db';

@@ -1,4 +1,6 @@
-import { issuesOf, refuse, perform, type Result, type AnyCommand, type Context } from '@/commands/command';
+import { issuesOf, refuse, type Result } from '@/lib/result';
+import type { Context } from '@/facts/context';
+import { perform, type AnyCommand } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { REASON } from '@/core/phone/reason';
 import { may } from '@/core/people/rights';

@@ -1,4 +1,5 @@
-import { command, refuse, type Result } from '@/commands/command';
+import { refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { knowledgeOf } from '@/facts/knowledge';
 import { ownCase } from '@/facts/own-cases';
 import { uuid } from '@/core/book/record';

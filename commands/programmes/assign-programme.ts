@@ -1,4 +1,5 @@
-import { command, refuse, type Result } from '@/commands/command';
+import { refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { isFor, assignOver, MOST_TREES, notThen, programmeNamed } from '@/facts/laying';
 import { saidSchema } from '@/facts/answers';
 import { uuid } from '@/core/book/record';

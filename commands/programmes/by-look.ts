@@ -1,4 +1,4 @@
-import type { Context } from '@/commands/command';
+import type { Context } from '@/facts/context';
 import type { Finding } from '@/core/diagnose/knowledge';
 import { severityOf } from '@/core/decide/severity';
 import { signsOf } from '@/core/diagnose/reading';

@@ -1,4 +1,5 @@
-import { command, refuse, type Result } from '@/commands/command';
+import { refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { assignOver, markOf } from '@/facts/laying';
 import { uuid } from '@/core/book/record';
 import { getAssignment } from '@/store/laid';

@@ -1,6 +1,7 @@
-import type { Context } from '@/commands/command';
+import type { Context } from '@/facts/context';
+import type { Issue } from '@/lib/result';
 import { assignOver, type ByHand, type AssignedTree } from '@/facts/laying';
-import type { Issue } from '@/core/book/write';
+
 import { keyOf } from '@/core/programmes/lay';
 import { formatDay } from '@/lib/calendar/days';
 import type { Assignment } from '@/store/laid';

@@ -1,5 +1,6 @@
+import type { Context } from '@/facts/context';
 import { v7 } from 'uuid';
-import type { Context } from '@/commands/command';
+
 import { assignOver, type Assigning, type AssignedTree } from '@/facts/laying';
 import { told, type UnitSystem } from '@/lib/units/units';
 import type { Gate } from '@/core/gates/gate';

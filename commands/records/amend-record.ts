@@ -1,4 +1,6 @@
-import { command, refuse, sentBefore, type Result } from '@/commands/command';
+import { refuse, type Result } from '@/lib/result';
+import { sentBefore } from '@/facts/context';
+import { command } from '@/commands/command';
 import { correct } from '@/core/book/correct';
 import { correctionSchema } from '@/core/book/record';
 import { stepOfUse } from '@/core/prescribe/costs';

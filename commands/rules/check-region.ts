@@ -1,4 +1,5 @@
-import { command, done, type Result } from '@/commands/command';
+import { done, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { regionKey } from '@/commands/rules/region-key';
 import { regionFor } from '@/facts/region';
 import { todayOf } from '@/facts/today';

@@ -1,8 +1,9 @@
-import { command, issuesOf, type Result } from '@/commands/command';
+import { issuesOf, type Issue, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { regionKey } from '@/commands/rules/region-key';
 import { regionFor } from '@/facts/region';
 import { numberAt, typed } from '@/lib/units/typed';
-import type { Issue } from '@/core/book/write';
+
 import { DISEASED_TOO, PRESENCE, regionSchema } from '@/core/gates/region';
 import { METHOD_NAMES, METHODS } from '@/core/label/methods';
 import { conditions } from '@/knowledge';

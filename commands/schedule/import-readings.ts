@@ -1,5 +1,6 @@
+import { refuse, type Result } from '@/lib/result';
 import { inTurns } from '@/core/slices';
-import { command, refuse, refuseRows, type Result } from '@/commands/command';
+import { command, refuseRows } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { looksLikeText, readTableInTurns } from '@/core/exchange/table';
 import { hourSlices, weatherNamesIn } from '@/core/exchange/weather-csv';

@@ -1,4 +1,5 @@
-import { command, done, refuse, type Result } from '@/commands/command';
+import { done, refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { treeOf } from '@/facts/tree';
 import { uuid } from '@/core/book/record';
 import { STAGES, type Bbch } from '@/core/season/bbch';

@@ -1,8 +1,9 @@
-import { command, done, issuesOf, refuse, type Result } from '@/commands/command';
+import { done, issuesOf, refuse, type Issue, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { note } from '@/commands/guide/own-entry';
 import { numberAt, typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
-import type { Issue } from '@/core/book/write';
+
 import { heatModelSchema } from '@/core/season/heat-schema';
 import { ownKey } from '@/core/settings/own-key';
 import { hostGroups } from '@/knowledge';

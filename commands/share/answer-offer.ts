@@ -1,5 +1,6 @@
+import { done, issuesOf, refuse, type Result } from '@/lib/result';
 import { z } from 'zod';
-import { databaseSentence, done, issuesOf, refuse, type Result } from '@/commands/command';
+import { databaseSentence } from '@/commands/command';
 import { quoteAnswerSchema } from '@/core/proposal/proposal';
 import { insertQuoteAnswer } from '@/store/proposals';
 

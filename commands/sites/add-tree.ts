@@ -1,4 +1,5 @@
-import { command, refuse, type Result } from '@/commands/command';
+import { refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
 import { combinedDiameter, stemDiameters } from '@/core/measure/trunk';

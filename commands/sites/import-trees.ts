@@ -1,6 +1,7 @@
+import { refuse, type Result } from '@/lib/result';
 import { z } from 'zod';
 import { v7 } from 'uuid';
-import { command, refuse, refuseRows, type Result } from '@/commands/command';
+import { command, refuseRows } from '@/commands/command';
 import { dayIn, zonedInstant } from '@/lib/calendar/zone';
 import { uuid } from '@/core/book/record';
 import { toDegrees } from '@/core/exchange/positions';

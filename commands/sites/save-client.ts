@@ -1,4 +1,5 @@
-import { command, done } from '@/commands/command';
+import { done } from '@/lib/result';
+import { command } from '@/commands/command';
 import { name } from '@/commands/sites/name';
 import { uuid } from '@/core/book/record';
 import { upsertClient } from '@/store/grounds';

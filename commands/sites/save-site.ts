@@ -1,9 +1,10 @@
-import { command, refuse, type Result } from '@/commands/command';
+import { refuse, type Issue, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { name } from '@/commands/sites/name';
 import { stale } from '@/commands/stale';
 import { numberAt, typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
-import type { Issue } from '@/core/book/write';
+
 import { may } from '@/core/people/rights';
 import { readNumber } from '@/lib/units/numbers';
 import { readHours } from '@/core/schedule/read-hours';

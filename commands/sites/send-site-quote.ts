@@ -1,8 +1,9 @@
-import { command, refuse, type Result } from '@/commands/command';
+import { refuse, type Issue, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { offeredAt } from '@/facts/offered';
 import { numberAt, typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
-import type { Issue } from '@/core/book/write';
+
 import { NO_PRICES } from '@/core/cost/prices';
 import { DAYS_OPEN } from '@/core/proposal/proposal';
 import { dayIn } from '@/lib/calendar/zone';

@@ -1,5 +1,6 @@
+import { done, refuse } from '@/lib/result';
 import { z } from 'zod';
-import { command, done, refuse } from '@/commands/command';
+import { command } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { restsOnImport, takeImportBack } from '@/store/imports';
 

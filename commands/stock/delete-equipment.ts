@@ -1,4 +1,5 @@
-import { command, done } from '@/commands/command';
+import { done } from '@/lib/result';
+import { command } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { removeEquipment } from '@/store/shelf';
 import { z } from 'zod';

@@ -1,4 +1,5 @@
-import { command, issuesOf, refuse, type Result } from '@/commands/command';
+import { issuesOf, refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { labelSchema } from '@/core/label/schema';
 import { addLabel } from '@/store/shelf';
 import { v7 } from 'uuid';

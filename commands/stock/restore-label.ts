@@ -1,5 +1,6 @@
+import { done } from '@/lib/result';
 import { z } from 'zod';
-import { command, done } from '@/commands/command';
+import { command } from '@/commands/command';
 import { putLabelBack as putBack } from '@/store/shelf';
 
 /** A label that was taken off stands on the shelf again, as it was. */

@@ -1,5 +1,6 @@
+import { done, refuse } from '@/lib/result';
 import { z } from 'zod';
-import { command, done, refuse } from '@/commands/command';
+import { command } from '@/commands/command';
 import { labelStill, takeLabelOff as takeOff } from '@/store/shelf';
 
 /** A label goes off the shelf: nothing is prescribed by it any more. What waits by it, or is in stock, is settled first. */

@@ -1,8 +1,9 @@
-import { command, done, type Result } from '@/commands/command';
+import { done, type Issue, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { todayOf } from '@/facts/today';
 import { numberAt, typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
-import type { Issue } from '@/core/book/write';
+
 import { EQUIPMENT_KINDS } from '@/core/work/load-out';
 import { upsertEquipment } from '@/store/shelf';
 import { z } from 'zod';

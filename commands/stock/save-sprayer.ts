@@ -1,4 +1,5 @@
-import { command, done, refuse, type Result } from '@/commands/command';
+import { done, refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { todayOf } from '@/facts/today';
 import { typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';

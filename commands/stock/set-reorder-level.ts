@@ -1,7 +1,8 @@
-import { command, done, refuse, type Result } from '@/commands/command';
+import { done, refuse, type Issue, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { amountUnit, factor } from '@/commands/stock/amount';
 import { numberAt, typed } from '@/lib/units/typed';
-import type { Issue } from '@/core/book/write';
+
 import { isLiquid } from '@/core/label/liquid';
 import { VOLUME } from '@/lib/units/units';
 import { setStockLevel, shelfLabels } from '@/store/shelf';

@@ -1,4 +1,5 @@
-import { command, done, refuse } from '@/commands/command';
+import { done, refuse } from '@/lib/result';
+import { command } from '@/commands/command';
 import { noTree } from '@/commands/trees/no-tree';
 import { uuid } from '@/core/book/record';
 import { setTreeArchived, tagTakenSince } from '@/store/tree-list';

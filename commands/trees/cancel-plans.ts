@@ -1,4 +1,5 @@
-import { command, done, refuse } from '@/commands/command';
+import { done, refuse } from '@/lib/result';
+import { command } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { STILL_INSTALLED } from '@/facts/not-then';
 import { installedOn } from '@/store/hanging';

@@ -1,10 +1,11 @@
-import { command, done } from '@/commands/command';
+import { done, type Issue } from '@/lib/result';
+import { command } from '@/commands/command';
 import { stale } from '@/commands/stale';
 import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { numberAt, typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
-import type { Issue } from '@/core/book/write';
+
 import { findHost } from '@/knowledge';
 import { changeTree } from '@/store/tree';
 import { z } from 'zod';

@@ -1,4 +1,5 @@
-import { command, done, refuse, type Result } from '@/commands/command';
+import { done, refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { weighingOf } from '@/facts/situation';
 import { treeOf } from '@/facts/tree';
 import { finishSchema } from '@/core/work/finish-schema';

@@ -1,4 +1,5 @@
-import { command, refuse, type Result } from '@/commands/command';
+import { refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { moveMark, planMoves } from '@/facts/plan-moves';
 import { uuid } from '@/core/book/record';
 import { getSite } from '@/store/grounds';

@@ -1,4 +1,5 @@
-import { command, type Result } from '@/commands/command';
+import type { Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { readReading, typedReading } from '@/core/measure/reading';

@@ -1,6 +1,7 @@
-import { command, refuse, type Result } from '@/commands/command';
+import { refuse, type Issue, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import type { Issue } from '@/core/book/write';
+
 import { noDayAhead } from '@/core/prescribe/when';
 import { formatDay } from '@/lib/calendar/days';
 import { dayIn } from '@/lib/calendar/zone';

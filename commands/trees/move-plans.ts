@@ -1,7 +1,8 @@
-import { command, refuse, type Result } from '@/commands/command';
+import { refuse, type Issue, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { planContexts } from '@/facts/plan-moves';
 import { uuid } from '@/core/book/record';
-import type { Issue } from '@/core/book/write';
+
 import { blocked, standing } from '@/core/gates/rules';
 import type { Situation } from '@/core/prescribe/situation';
 import { prescribe } from '@/core/prescribe/prescribe';

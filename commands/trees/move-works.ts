@@ -1,8 +1,9 @@
-import { command, refuse, type Result } from '@/commands/command';
+import { refuse, type Issue, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { workFactsOf } from '@/facts/situation';
 import { treesOf } from '@/facts/tree';
 import { uuid } from '@/core/book/record';
-import type { Issue } from '@/core/book/write';
+
 import { blocked } from '@/core/gates/rules';
 import { noDayAhead } from '@/core/prescribe/when';
 import { formatDay } from '@/lib/calendar/days';

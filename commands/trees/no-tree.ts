@@ -1,3 +1,3 @@
-import { refuse } from '../command';
+import { refuse } from '@/lib/result';
 
 export const noTree = refuse('', 'There is no such tree in this company.');

@@ -1,5 +1,6 @@
+import { refuse, type Result } from '@/lib/result';
 import { told } from '@/lib/units/units';
-import { command, refuse, type Result } from '@/commands/command';
+import { command } from '@/commands/command';
 import { situationFor, usualChoices } from '@/facts/situation';
 import { saidSchema } from '@/facts/answers';
 import { treesOf } from '@/facts/tree';

@@ -1,11 +1,12 @@
-import { command, done, refuse, type Result } from '@/commands/command';
+import { done, refuse, type Issue, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { todayOf } from '@/facts/today';
 import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { putDown } from '@/commands/typed';
 import { numberAt } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
-import type { Issue } from '@/core/book/write';
+
 import { findCondition } from '@/knowledge';
 import { addOthersApplied } from '@/store/others-applied';
 import { z } from 'zod';

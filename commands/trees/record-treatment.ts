@@ -1,4 +1,5 @@
-import { command, type Result } from '@/commands/command';
+import type { Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { bookingOf, writeBooking } from '@/facts/booking';
 import { settleAnew } from '@/commands/programmes/settle';
 import { planRest, type RestOfIt } from '@/commands/trees/rest';

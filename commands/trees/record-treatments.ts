@@ -1,4 +1,5 @@
-import { command, refuse, type Result } from '@/commands/command';
+import { refuse, type Issue, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { fromMixes } from '@/facts/batches';
 import { atTheTree } from '@/facts/at-the-tree';
 import {
@@ -14,7 +15,7 @@ import { saidSchema } from '@/facts/answers';
 import { settleAnew } from '@/commands/programmes/settle';
 import { bookingSchema, uuid, type Booking } from '@/core/book/record';
 import { sharesOf } from '@/core/book/row';
-import type { Issue } from '@/core/book/write';
+
 import { tagRuns } from '@/core/grounds/tags';
 import { getPlans } from '@/store/plans';
 import { z } from 'zod';

@@ -1,4 +1,4 @@
-import type { Context } from '@/commands/command';
+import type { Context } from '@/facts/context';
 import { situationOfPlan } from '@/facts/situation';
 import { detectionsNear, treeOf } from '@/facts/tree';
 import type { Written } from '@/facts/booking';

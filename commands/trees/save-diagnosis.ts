@@ -1,4 +1,5 @@
-import { command, refuse, type Result } from '@/commands/command';
+import { refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { diagnose } from '@/facts/diagnosis';
 import { knowledgeOf } from '@/facts/knowledge';
 import { detectionsNear, treeOf } from '@/facts/tree';

@@ -1,10 +1,11 @@
+import { done, refuse, type Issue, type Result } from '@/lib/result';
 import { inMinor } from '@/core/cost/prices';
-import { command, done, refuse, type Result } from '@/commands/command';
+import { command } from '@/commands/command';
 import { todayOf } from '@/facts/today';
 import { treeOf } from '@/facts/tree';
 import { settleByInspection } from '@/commands/programmes/by-look';
 import { noTree } from '@/commands/trees/no-tree';
-import type { Issue } from '@/core/book/write';
+
 import { detailSchema, inspectionSchema, readChangePrice, readCrownLoss } from '@/core/diagnose/look';
 import { dayIn } from '@/lib/calendar/zone';
 import { findHost, findTest, signsFor } from '@/knowledge';

@@ -1,6 +1,7 @@
+import { refuse, type Result } from '@/lib/result';
 import sharp from 'sharp';
 import { z } from 'zod';
-import { command, refuse, type Result } from '@/commands/command';
+import { command } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { addPhoto } from '@/store/photos';
 

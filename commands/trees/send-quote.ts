@@ -1,11 +1,12 @@
+import { refuse, type Issue, type Result } from '@/lib/result';
 import { heldBy } from '@/store/shelf';
-import { command, refuse, type Result } from '@/commands/command';
+import { command } from '@/commands/command';
 import { situationFor, usualChoices, weighingOf, workFactsOf } from '@/facts/situation';
 import { detectionsNear, treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { numberAt, typed } from '@/lib/units/typed';
 import { uuid } from '@/core/book/record';
-import type { Issue } from '@/core/book/write';
+
 import { weighUse, weighWork } from '@/core/prescribe/compare';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { findUse, WORK } from '@/core/prescribe/shelf';

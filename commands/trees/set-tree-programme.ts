@@ -1,4 +1,5 @@
-import { command, done, type Result } from '@/commands/command';
+import { done, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { uuid } from '@/core/book/record';

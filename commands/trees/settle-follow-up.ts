@@ -1,4 +1,5 @@
-import { command, done, refuse, type Result } from '@/commands/command';
+import { done, refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { decides } from '@/core/programmes/schema';
 import { getAssignment, visitsNamed } from '@/store/laid';

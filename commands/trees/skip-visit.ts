@@ -1,4 +1,5 @@
-import { command, refuse, type Result } from '@/commands/command';
+import { refuse, type Result } from '@/lib/result';
+import { command } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { dayIn } from '@/lib/calendar/zone';
 import { nextAfterSkip } from '@/core/season/skip';

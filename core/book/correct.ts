@@ -1,3 +1,4 @@
+import type { Issue } from '../../lib/result';
 import { dayIn, type Day } from '../../lib/calendar/zone';
 import { followUps, type FollowUp } from '../season/follow-ups';
 import type { Step } from '../season/programme';
@@ -7,7 +8,6 @@ import { amountsFor } from './amounts';
 import { eatFrom } from './eat';
 import type { ApplicationRecord, Correction } from './record';
 import { searchWords } from './words';
-import type { Issue } from './write';
 
 export interface CorrectionContext {
   now: Date;

@@ -1,3 +1,4 @@
+import type { Issue } from '../../lib/result';
 import type { Condition, Host } from '../diagnose/knowledge';
 import type { Dose } from '../dose/dose';
 import type { Gate } from '../gates/gate';
@@ -59,11 +60,6 @@ export interface Drawn {
   goodUntil: string;
   /** The lots in it, by their part of the product. */
   lots: readonly { number: string; part: number }[];
-}
-
-export interface Issue {
-  path: string;
-  message: string;
 }
 
 const recorded = ({ id, name, licence }: Applicator): ApplicationRecord['applicator'] => ({

@@ -1,5 +1,6 @@
+import type { Issue } from '../../lib/result';
 import { z } from 'zod';
-import type { Issue } from '../book/write';
+
 import { TARGETS } from '../decide/targets';
 import { numberAt } from '../../lib/units/typed';
 import { findingSchema, testResultSchema } from './knowledge';

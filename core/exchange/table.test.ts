@@ -41,10 +41,10 @@ it('a column without a name and one named twice are told apart; nothing in them 
 
 it('names the line of a cell too many and of a quotation mark that is never closed', () => {
   expect(read('Tag,Host\n1,elm,extra\n').issues).toEqual([
-    { line: 2, column: null, sentence: 'This row has more cells than the line of names.' },
+    { line: 2, column: null, message: 'This row has more cells than the line of names.' },
   ]);
   expect(read('Tag,Host\n1,elm\n2,"elm\n3,elm\n').issues).toMatchObject([
-    { line: 3, sentence: expect.stringContaining('never closed') },
+    { line: 3, message: expect.stringContaining('never closed') },
   ]);
 });
 

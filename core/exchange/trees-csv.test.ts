@@ -228,7 +228,7 @@ describe('the day of measuring', () => {
     expect(on(text).issues).toMatchObject([{ line: 2, column: 'Measured' }]);
   });
   it('is asked where nobody gave it, and taken from the whole list where somebody did', () => {
-    expect(on('').issues).toMatchObject([{ sentence: 'Say on which day the trunks of this list were measured.' }]);
+    expect(on('').issues).toMatchObject([{ message: 'Say on which day the trunks of this list were measured.' }]);
     expect(on('', '2026-05-04').trees[0]!.measuredOn).toBe('2026-05-04');
     const bare = readTrees(lines([{ Tag: '1', Host: 'wych elm' }]), context(['Tag', 'Host'], { measuredOn: null }));
     expect(bare.trees[0]!.measuredOn).toBeNull();

@@ -49,7 +49,7 @@ describe('what a station writes', () => {
     const twice = 'time,temp,rain,rh\n2026-10-25 01:00,10,0,80\n2026-10-25 01:00,9,0,80\n2026-10-25 02:00,8,0,80';
     expect(read(twice).hours.map((h) => h.at.slice(11, 16))).toEqual(['00:00', '01:00', '02:00']);
     expect(read(twice, { clock: 'utc' }).issues).toEqual([
-      { line: 3, column: 'time', sentence: 'This time stands in the file twice.' },
+      { line: 3, column: 'time', message: 'This time stands in the file twice.' },
     ]);
   });
 });

@@ -55,7 +55,7 @@ it('opens in another reader', () => {
 });
 
 it('a fault is named with its place, and nothing is taken', () => {
-  expect(readGeoJson('{', id, toDegrees)).toMatchObject({ ok: false, sentence: 'This file is not JSON.' });
+  expect(readGeoJson('{', id, toDegrees)).toMatchObject({ ok: false, message: 'This file is not JSON.' });
   expect(readGeoJson('{"type":"Topology"}', id, toDegrees)).toMatchObject({ ok: false, path: 'type' });
   const bad = JSON.parse(writeGeoJson(plan, []));
   bad.features[1].geometry.coordinates[0][2] = ['x', 2];
@@ -144,7 +144,7 @@ describe('files as others make them', () => {
     expect(read.plan.origin!.lon).toBeCloseTo(-2.0014, 4);
     expect(one(geometry, { kind: 'well' }, crs('EPSG:9999'))).toMatchObject({
       ok: false,
-      sentence: expect.stringContaining('9999'),
+      message: expect.stringContaining('9999'),
     });
     expect(one(geometry, { kind: 'well' }, crs('CRS84'))).toMatchObject({ ok: false, path: 'crs' });
   });

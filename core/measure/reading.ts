@@ -1,6 +1,7 @@
+import type { Issue } from '../../lib/result';
 import { z } from 'zod';
 import { uuid } from '../book/record';
-import type { Issue } from '../book/write';
+
 import type { Arc, Flare } from '../ring/ring';
 import { numberAt, typed } from '../../lib/units/typed';
 import { LENGTH } from '../../lib/units/units';

@@ -115,6 +115,33 @@ const FORMER_NAMES: Readonly<Record<string, string>> = {
   'withdraw-note': 'void-stage-note',
 };
 
+/** Fields of their inputs that had another name then. */
+const FORMER_FIELDS: Readonly<Record<string, string>> = {
+  lookId: 'inspectionId',
+  placeId: 'siteId',
+  placeIds: 'siteIds',
+  roundId: 'crewDayId',
+};
+
 /** The name by which a command is known now. */
 export const currentName = (name: string): string =>
   Object.hasOwn(FORMER_NAMES, name) ? FORMER_NAMES[name]! : name;
+
+/** An input with the fields by which it is known now, however deep they stand. */
+export const currentInput = (input: unknown): unknown => {
+  if (Array.isArray(input)) return input.map(currentInput);
+  if (typeof input !== 'object' || input === null) return input;
+  return Object.fromEntries(
+    Object.entries(input).map(([key, value]) => [
+      Object.hasOwn(FORMER_FIELDS, key) ? FORMER_FIELDS[key]! : key,
+      currentInput(value),
+    ]),
+  );
+};
+
+/** A write as it is known now, whatever release of the app has queued it. */
+export const currentWrite = <W extends { verb: string; input?: unknown }>(write: W): W => ({
+  ...write,
+  verb: currentName(write.verb),
+  input: currentInput(write.input),
+});

@@ -1,21 +1,25 @@
+import type { Issue } from '../../lib/result';
 import { z } from 'zod';
 import { instant, uuid } from '../book/record';
-import type { Issue } from '../book/write';
+
+import { currentWrite } from './command-names';
 import { MOST_TOGETHER } from './limits';
 
 /** What was written on a phone without signal, as it travels: the verb, what it was told, and when by which clock. */
-export const sendSchema = z.strictObject({
-  /** Made by the phone: sent again under it, it lands once. */
-  id: uuid,
-  verb: z.string().min(1).max(60),
-  /** In words, for whoever has to look at it. */
-  what: z.string().trim().min(1).max(300),
-  input: z.unknown(),
-  /** When it was done: the clock of the phone, put right by what it knew of its error. */
-  at: instant,
-  /** What its clock showed. */
-  clockAt: instant,
-});
+export const sendSchema = z
+  .strictObject({
+    /** Made by the phone: sent again under it, it lands once. */
+    id: uuid,
+    verb: z.string().min(1).max(60),
+    /** In words, for whoever has to look at it. */
+    what: z.string().trim().min(1).max(300),
+    input: z.unknown(),
+    /** When it was done: the clock of the phone, put right by what it knew of its error. */
+    at: instant,
+    /** What its clock showed. */
+    clockAt: instant,
+  })
+  .transform(currentWrite);
 export type Send = z.infer<typeof sendSchema>;
 
 /** What a phone sends when there is signal: its writes in the order in which they were made. */

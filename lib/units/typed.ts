@@ -1,5 +1,6 @@
+import type { Issue } from '../result';
 import { z } from 'zod';
-import type { Issue } from '../../core/book/write';
+
 import { readNumber } from './numbers';
 
 /**

@@ -1,6 +1,6 @@
 'use client';
 
-import { currentName, type OfflineCommand } from '@/core/phone/command-names';
+import { currentWrite, type OfflineCommand } from '@/core/phone/command-names';
 import { nextOf, stillQueued } from '@/core/phone/queue';
 import type { SyncResult, Send } from '@/core/phone/send';
 import { keepClockAhead, phoneNow } from './clock.client';
@@ -14,9 +14,6 @@ export interface QueuedWrite extends Omit<Send, 'verb'> {
   /** What pages show of it until it is sent, beside what it says itself. */
   shown: unknown;
 }
-
-/** A write as it was sealed, under the name that its command has now: the app may have been renewed since. */
-const withCurrentName = (send: Send) => ({ ...send, verb: currentName(send.verb) as OfflineCommand });
 
 /** Pages of this phone hear of what waits, in whichever tab it was written. */
 const CHANNEL = 'elmhorn-waiting';
@@ -88,7 +85,8 @@ export async function readQueue(): Promise<QueuedWrite[]> {
   const mine = (await db.getAll('waiting')).filter((s) => s.personId === holder.personId);
   return Promise.all(
     mine.map(async (s) => ({
-      ...withCurrentName((await unseal(key, s)) as Send),
+      // The app may have been renewed since.
+      ...(currentWrite((await unseal(key, s)) as Send) as Send & { verb: OfflineCommand }),
       shown: await unseal(key, { ...s, ...s.beside }),
       seq: s.seq!,
     })),

@@ -1,10 +1,10 @@
 'use client';
 
+import { issuesOf, type Issue } from '@/lib/result';
 import { v7 } from 'uuid';
 import type { OfflineCommand } from '@/core/phone/command-names';
 import type { z } from 'zod';
-import { issuesOf } from '@/lib/issues';
-import type { Issue } from '@/core/book/write';
+
 import { inTime } from './in-time';
 import { queueWrite, readQueue, sendQueue, takeBack } from './outbox.client';
 

@@ -1,9 +1,10 @@
 'use server';
 
+import { refuse } from '@/lib/result';
 import { unstable_rethrow } from 'next/navigation';
 import { revalidatePath } from 'next/cache';
 import { commandNamed } from '@/commands';
-import { SERVER_FAILED, refuse } from '@/commands/command';
+import { SERVER_FAILED } from '@/commands/command';
 import { endPhone as endPhoneCommand } from '@/commands/phone/end-phone';
 import { settle } from '@/commands/phone/settle-conflict';
 import { failed } from '@/app/_server/failed';

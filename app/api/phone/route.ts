@@ -1,8 +1,9 @@
+import { issuesOf } from '@/lib/result';
 import { handshake } from '@/commands/phone/handshake';
 import { NOT_THIS_PHONE } from '@/commands/phone/receive';
 import { handshakeSchema } from '@/core/phone/send';
 import { bodyOf, issueResponse, route } from '../../_server/api';
-import { issuesOf } from '@/commands/command';
+
 import { clockNow } from '@/store/clock';
 
 /** A phone meets the server: the key that seals what waits on it, and the rounds that it holds. */

@@ -1,7 +1,8 @@
 'use server';
 
+import { done, issuesOf, refuse, type Result } from '@/lib/result';
 import { z } from 'zod';
-import { done, issuesOf, refuse, type Result } from '@/commands/command';
+
 import { passwordSchema, tooEasy } from '@/commands/people/password';
 import { resetFor, useReset as applyReset } from '@/store/auth';
 

@@ -1,7 +1,8 @@
 'use server';
 
+import { refuse, type Result } from '@/lib/result';
 import { failed } from '@/app/_server/failed';
-import { refuse, type Result } from '@/commands/command';
+
 import { answerQuote } from '@/commands/share/answer-offer';
 import type { QuoteAnswer } from '@/core/proposal/proposal';
 

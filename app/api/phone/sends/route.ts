@@ -1,6 +1,7 @@
+import { issuesOf } from '@/lib/result';
 import { revalidatePath } from 'next/cache';
 import { commandNamed } from '@/commands';
-import { issuesOf } from '@/commands/command';
+
 import { NOT_THIS_PHONE, receive } from '@/commands/phone/receive';
 import { sendsSchema } from '@/core/phone/send';
 import { bodyOf, issueResponse, route } from '../../../_server/api';

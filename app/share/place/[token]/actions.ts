@@ -1,7 +1,8 @@
 'use server';
 
+import { refuse, type Result } from '@/lib/result';
 import { failed } from '@/app/_server/failed';
-import { SERVER_FAILED, refuse, type Result } from '@/commands/command';
+import { SERVER_FAILED } from '@/commands/command';
 import { finishTask } from '@/commands/share/finish-task';
 
 /** A client's “done”, without a sign-in. */

@@ -1,4 +1,4 @@
-import type { Issue } from '@/core/book/write';
+import type { Issue } from '@/lib/result';
 import type { Source } from '@/core/mix/sources';
 import { readNumber } from '@/lib/units/numbers';
 import { MASS, showAmount, showFill, VOLUME, type UnitSystem } from '@/lib/units/units';
