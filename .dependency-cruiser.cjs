@@ -4,7 +4,10 @@ const only = (name, from, allowed) => ({
   severity: 'error',
   // Tests and their helpers may reach for real labels and weather.
   from: { path: from, pathNot: '(\\.test\\.tsx?$|/testing\\.ts$)' },
-  to: { path: '^(app|commands|views|facts|core|lib|knowledge|store|ui|stand-ins|demo|bin|bench|e2e)/', pathNot: allowed },
+  to: {
+    path: '^(app|commands|views|facts|core|lib|knowledge|store|ui|stand-ins|demo|bin|bench|e2e)/',
+    pathNot: allowed,
+  },
 });
 module.exports = {
   forbidden: [

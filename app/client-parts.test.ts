@@ -7,7 +7,8 @@ const ROOT = join(__dirname, '..');
 const CARRIED: Record<string, Record<string, string>> = {
   zod: {
     'app/(in)/grounds/import/import.client.tsx': 'a list is read in the browser, line by line',
-    'app/(in)/offline-checks.client.ts': 'comes with the first write: without signal nothing else can say what is wrong',
+    'app/(in)/offline-checks.client.ts':
+      'comes with the first write: without signal nothing else can say what is wrong',
     'app/(in)/phone/day/[id]/offline-day.client.tsx': 'the day is worked out on the phone, from what came along',
     'app/(in)/phone/tree/[id]/offline-tree.client.tsx': 'the tree is worked out on the phone, from what came along',
     'app/(in)/rules/rules.client.tsx': 'the office checks a whole profile while it is written',

@@ -199,7 +199,14 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
     // A bottle that leaked, and what a count found: stock never is as tidy as its book.
     const lost = l.number === 'OIL-4' ? { against: 'loss', amount: -750, reason: 'canister leaked in the van' } : null;
     if (lost)
-      put('stock_move', { id: v7(), company_id: company, lot_id: id, ...lost, at: at(ago(120)), by_person: staffIds[0] });
+      put('stock_move', {
+        id: v7(),
+        company_id: company,
+        lot_id: id,
+        ...lost,
+        at: at(ago(120)),
+        by_person: staffIds[0],
+      });
     lotIds.set(l.number, {
       id,
       labelKey: l.label,
@@ -787,7 +794,9 @@ async function divideOrchard() {
 
 /** The next day on which the crew of the quay goes out has its round: the avenue, then the ravine. */
 async function putOnADay() {
-  const [quay] = await sql<{ companyId: string; personId: string; crewId: string; hours: HoursRule[]; ids: string[] }[]>`
+  const [quay] = await sql<
+    { companyId: string; personId: string; crewId: string; hours: HoursRule[]; ids: string[] }[]
+  >`
     select c.company_id as "companyId", c.id as "crewId", c.hours,
       (
         select w.id

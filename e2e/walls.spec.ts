@@ -254,7 +254,9 @@ test('every verb over plain HTTP: listed with its schema, told by its content, r
   expect((await page.request.get(path)).status()).toBe(401);
   await signIn(page, TECHNICIAN);
   const list = (await (await page.request.get(path)).json()) as { name: string; address: string; input: object }[];
-  expect(list.map((c) => c.name)).toEqual(expect.arrayContaining(['measure-tree', 'save-inspection', 'plan-treatment', 'record-treatment', 'amend-record']));
+  expect(list.map((c) => c.name)).toEqual(
+    expect.arrayContaining(['measure-tree', 'save-inspection', 'plan-treatment', 'record-treatment', 'amend-record']),
+  );
   expect(list.every((c) => Object.keys(c.input).length > 0)).toBe(true);
   const id = await findTree(page, '131');
   const reading = {

@@ -102,7 +102,9 @@ export function boardOf({ hanging, removed, log }: BoardFacts, now: Date): Board
     const [first] = of as [InstallationRow, ...InstallationRow[]];
     const dark = darkAt(first);
     const habit = habitOf(first.device, log);
-    const each = of.toSorted((a, b) => a.site - b.site).map((h) => ({ h, turn: turnOf(installationsOf(h, dark), habit, at) }));
+    const each = of
+      .toSorted((a, b) => a.site - b.site)
+      .map((h) => ({ h, turn: turnOf(installationsOf(h, dark), habit, at) }));
     const turns = each.map((e) => e.turn).sort(byTurn);
     const [turn] = turns as [TurnOf, ...TurnOf[]];
     // What was seen to be empty is over; the trunk is done when the last of the others is.

@@ -152,7 +152,13 @@ export interface Diagnosis {
 }
 
 /** Ranking and decision for a tree as it was last seen. */
-export function diagnose(viewer: Viewer, tree: Tree, knowledge: Knowledge, nearby: Detections, now: Date): Diagnosis | null {
+export function diagnose(
+  viewer: Viewer,
+  tree: Tree,
+  knowledge: Knowledge,
+  nearby: Detections,
+  now: Date,
+): Diagnosis | null {
   const host = hostOf(tree);
   if (!host) return null;
   const visit = visitOf(tree);
@@ -221,7 +227,13 @@ export interface TreeInHand {
   duties: Duty[];
 }
 /** A tree in hand, from what was read of it: the same on the server and on a phone without signal. */
-export function inHand(viewer: Viewer, tree: Tree, knowledge: Knowledge, detections: Detections, now: Date): TreeInHand {
+export function inHand(
+  viewer: Viewer,
+  tree: Tree,
+  knowledge: Knowledge,
+  detections: Detections,
+  now: Date,
+): TreeInHand {
   const found = diagnose(viewer, tree, knowledge, detections, now);
   const duties = found?.decide(presentTrouble(tree.savedDiagnoses)?.conditionId).duties ?? [];
   return { tree, detections, knowledge, found, duties };

@@ -4,7 +4,14 @@ import { coverOf } from '@/core/season/covers';
 import { dayAfter } from '@/lib/calendar/days';
 import { dayIn, type Day } from '@/lib/calendar/zone';
 import { changesOf, type Change } from '@/core/programmes/changes';
-import { keyOf, assignVisits, underReason, type Ground, type AssignedVisit, type StandingVisit } from '@/core/programmes/lay';
+import {
+  keyOf,
+  assignVisits,
+  underReason,
+  type Ground,
+  type AssignedVisit,
+  type StandingVisit,
+} from '@/core/programmes/lay';
 import type { YearProgramme } from '@/core/programmes/schema';
 import type { StationFor } from '@/core/weather/station';
 import { concerns } from '@/core/diagnose/reading';
@@ -109,7 +116,10 @@ export async function assignOver(
   treeIds: readonly string[] | null,
   byHand: ByHand | null = null,
 ): Promise<{ held: Held; rows: VisitRow[]; trees: AssignedTree[] }> {
-  const [held, rows] = await Promise.all([heldBy(viewer), assignmentId ? assignedVisits(viewer, assignmentId, treeIds) : []]);
+  const [held, rows] = await Promise.all([
+    heldBy(viewer),
+    assignmentId ? assignedVisits(viewer, assignmentId, treeIds) : [],
+  ]);
   const trees = await treesOf(viewer, treeIds ?? [...new Set(rows.map((r) => r.treeId))], now);
   const sprayedSince = rows.flatMap((r) => r.sprayed?.endedAt ?? []).sort()[0];
   const [detections, years, hours] = await Promise.all([

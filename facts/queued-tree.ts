@@ -173,7 +173,14 @@ function after(f: OfflineTree, w: Shown, viewer: Viewer): OfflineTree {
       if (d.treeId !== tree.id) return f;
       const { conditionId, certainty, decision, reason, overturns = [] } = d;
       const own = { conditionId, certainty, decision, reason, overturns: [...overturns] };
-      const savedDiagnosis = { id: w.id, ...by, ...own, ranking: [], overturnedBy: [], inspectionId: tree.looks[0]?.id ?? null };
+      const savedDiagnosis = {
+        id: w.id,
+        ...by,
+        ...own,
+        ranking: [],
+        overturnedBy: [],
+        inspectionId: tree.looks[0]?.id ?? null,
+      };
       return on({ savedDiagnoses: [savedDiagnosis, ...tree.savedDiagnoses] });
     }
     case 'plan-treatment':
@@ -254,7 +261,11 @@ function planned(f: OfflineTree, w: Shown, viewer: Viewer): OfflineTree {
   };
   // What is on the shelf of this product is known where another plan of the tree draws on it; else the server says.
   const stock = f.sheets.find((x) => x.plan.label.key === own.key)?.stock ?? { lots: f.lots[own.key] ?? [], mixes: [] };
-  return { ...f, tree: { ...tree, plans: [head, ...tree.plans] }, sheets: [{ plan, stock, installed: [] }, ...f.sheets] };
+  return {
+    ...f,
+    tree: { ...tree, plans: [head, ...tree.plans] },
+    sheets: [{ plan, stock, installed: [] }, ...f.sheets],
+  };
 }
 
 /**

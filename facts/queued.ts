@@ -30,10 +30,16 @@ export type Input<C extends { schema: z.ZodType }> = z.input<C['schema']>;
 
 /** Devices as they come over the network or out of the phone's store: instants are text there. */
 export const datedInstallations = (rows: readonly InstallationRow[]): InstallationRow[] =>
-  rows.map((h) => ({ ...h, installedAt: new Date(h.installedAt), removedAt: h.removedAt ? new Date(h.removedAt) : null }));
+  rows.map((h) => ({
+    ...h,
+    installedAt: new Date(h.installedAt),
+    removedAt: h.removedAt ? new Date(h.removedAt) : null,
+  }));
 /** Devices that were hung on this phone. */
 export const installedHere = (waiting: readonly Shown[]): InstallationRow[] =>
-  waiting.flatMap((w) => (w.verb === 'install-devices' ? datedInstallations((w.shown as InstallationRow[] | null) ?? []) : []));
+  waiting.flatMap((w) =>
+    w.verb === 'install-devices' ? datedInstallations((w.shown as InstallationRow[] | null) ?? []) : [],
+  );
 /** The mix that a write has made on this phone; null where its page showed none. */
 export const mixHere = (w: Shown): BatchRow | null => {
   const made = w.shown as BatchRow | null;

@@ -4,7 +4,14 @@ import type { LabelUse } from '@/core/label/schema';
 import { airLimitsOf, VISIT_HOURS } from '@/core/prescribe/conditions';
 import { driveMatrix } from '@/core/schedule/drive';
 import { workedMinutes } from '@/core/round/home';
-import { HOLE_MINUTES, learnedPace, INSPECTION_PACE, WORK_PREPARE, type DayDone, type Pace } from '@/core/schedule/durations';
+import {
+  HOLE_MINUTES,
+  learnedPace,
+  INSPECTION_PACE,
+  WORK_PREPARE,
+  type DayDone,
+  type Pace,
+} from '@/core/schedule/durations';
 import { hoursOn } from '@/core/schedule/hours';
 import { before, jobsOf, type Item, type JobOf } from '@/core/schedule/jobs';
 import type { Crew, Hours, Job, Kit, Problem } from '@/core/schedule/problem';

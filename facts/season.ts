@@ -35,7 +35,9 @@ const TAUGHT_YEARS = 8;
 type Placed = Pick<Tree, 'id' | 'siteId' | 'hostId' | 'timeZone' | 'region' | 'lat' | 'lon' | 'siteMap' | 'others'>;
 
 /** Seasons of a station that were laid together lately. */
-const seasonsOf = memoize<WeatherStation, ReturnType<typeof memoizeRecent<SeasonWeather>>>(() => memoizeRecent<SeasonWeather>(40));
+const seasonsOf = memoize<WeatherStation, ReturnType<typeof memoizeRecent<SeasonWeather>>>(() =>
+  memoizeRecent<SeasonWeather>(40),
+);
 
 /** Days that the station of the place measured go before those of the installation's. */
 function withBrought(days: readonly (Range & { day: Day })[], brought: ReadonlyMap<Day, BroughtDay>): Range[] {

@@ -9,4 +9,5 @@ export const treeOf = async (v: Viewer, id: string, now: Date): Promise<Tree | n
   (await treesOf(v, [id], now))[0] ?? null;
 
 /** What was named near a tree. */
-export const detectionsNear = async (v: Viewer, tree: Tree): Promise<Detections> => (await nearbyDetections(v, [tree])).get(tree.id)!;
+export const detectionsNear = async (v: Viewer, tree: Tree): Promise<Detections> =>
+  (await nearbyDetections(v, [tree])).get(tree.id)!;

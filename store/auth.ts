@@ -103,7 +103,9 @@ export async function resetFor(token: string): Promise<(Scope & { name: string; 
   const [found] = await db()<
     { person_id: string; company_id: string; name: string; email: string }[]
   >`select * from password_reset_lookup(${hashOf(token)})`;
-  return found ? { companyId: found.company_id, personId: found.person_id, name: found.name, email: found.email } : null;
+  return found
+    ? { companyId: found.company_id, personId: found.person_id, name: found.name, email: found.email }
+    : null;
 }
 
 /** Sets a password by its link; false when somebody used it meanwhile. */

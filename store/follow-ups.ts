@@ -68,7 +68,10 @@ export const dueWithin = (
   ]);
 
 /** A look or visit that stands on a round, as far as its crew needs it. */
-export type NamedInspection = Pick<DueRow, 'id' | 'treeId' | 'tag' | 'hostId' | 'siteId' | 'siteName' | 'kind' | 'what'> & {
+export type NamedInspection = Pick<
+  DueRow,
+  'id' | 'treeId' | 'tag' | 'hostId' | 'siteId' | 'siteName' | 'kind' | 'what'
+> & {
   state: 'open' | 'done' | 'dropped';
 };
 /** Looks by their ids, whatever became of them. */

@@ -139,8 +139,7 @@ export const getSite = (scope: Scope, id: string): Promise<Site | null> =>
 export const getGateCode = (scope: Scope, siteId: string): Promise<string | null> =>
   within(
     scope,
-    async (tx) =>
-      (await tx<{ code: string }[]>`select code from gate_code where site_id = ${siteId}`)[0]?.code ?? null,
+    async (tx) => (await tx<{ code: string }[]>`select code from gate_code where site_id = ${siteId}`)[0]?.code ?? null,
   );
 
 /** What a crew must know at the gate; the code only for those whose role needs it. */

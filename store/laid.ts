@@ -111,7 +111,12 @@ export const assignmentHeads = (scope: Scope, siteId: string | null, limit = 60)
   ]);
 
 /** Trees on which a programme of this key is in force for any of these days, with the day on which that ends. */
-export const assignedAlready = (scope: Scope, key: string, treeIds: readonly string[], span: { from: Day; until: Day }) =>
+export const assignedAlready = (
+  scope: Scope,
+  key: string,
+  treeIds: readonly string[],
+  span: { from: Day; until: Day },
+) =>
   within(
     scope,
     (tx) => tx<{ treeId: string; tag: string; until: Day }[]>`
@@ -146,7 +151,11 @@ const standing = (tx: Tx) => tx`
   end`;
 
 /** Every visit of a laid programme, or those of some of its trees, in order of day and walk. */
-export const assignedVisits = (scope: Scope, assignmentId: string, treeIds: readonly string[] | null): Promise<VisitRow[]> =>
+export const assignedVisits = (
+  scope: Scope,
+  assignmentId: string,
+  treeIds: readonly string[] | null,
+): Promise<VisitRow[]> =>
   within(scope, async (tx) => [
     ...(await tx<VisitRow[]>`
       select b.id, b.tree_id as "treeId", t.tag, t.host_id as "hostId", t.walk_order as "walkOrder", b.step, b.year,
@@ -382,7 +391,12 @@ export const insertInspectionsDue = (
   });
 
 /** What looks found, and that they were made; an answer that is taken back opens them again. */
-export const answerInspections = (scope: Scope, visitIds: readonly string[], found: boolean | null, made = found !== null) =>
+export const answerInspections = (
+  scope: Scope,
+  visitIds: readonly string[],
+  found: boolean | null,
+  made = found !== null,
+) =>
   within(scope, async (tx) => {
     const ids = [...visitIds];
     await tx`update programme_visit set found = ${found} where company_id = ${scope.companyId} and id = any(${ids})`;
@@ -434,7 +448,10 @@ export const assignmentBehind = (scope: Scope, of: { planId: string } | { workPl
 
 /** Why to go on in spite of what only holds, for all trees of a laid programme. */
 export const reasonFor = (scope: Scope, id: string, reason: string) =>
-  within(scope, (tx) => tx`update programme_assignment set reason = ${reason} where company_id = ${scope.companyId} and id = ${id}`);
+  within(
+    scope,
+    (tx) => tx`update programme_assignment set reason = ${reason} where company_id = ${scope.companyId} and id = ${id}`,
+  );
 
 /** Nothing more is planned from a laid programme; false where it was ended before. */
 export const endAssignmentRow = (scope: Scope, id: string, on: Day, because: string): Promise<boolean> =>

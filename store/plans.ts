@@ -324,7 +324,11 @@ export const openPlans = (scope: Scope, limit = ALL_OPEN.plans): Promise<OpenPla
 /** Plans by their ids, whatever became of them; what this company has not got is left out. */
 export const plansNamed = (scope: Scope, ids: readonly string[]): Promise<OpenPlan[]> =>
   within(scope, async (tx) => [
-    ...(await forCrew(tx, scope, tx`select * from treatment_plan where company_id = ${scope.companyId} and id = any(${[...ids]})`)),
+    ...(await forCrew(
+      tx,
+      scope,
+      tx`select * from treatment_plan where company_id = ${scope.companyId} and id = any(${[...ids]})`,
+    )),
   ]);
 
 /** A plan or a work for a day of its own, as a calendar follows it. */

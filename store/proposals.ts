@@ -50,8 +50,7 @@ export const treeQuotes = (scope: Scope, treeId: string): Promise<QuoteHead[]> =
 export const siteQuotes = (scope: Scope, siteId: string): Promise<QuoteHead<SiteQuote>[]> =>
   within(
     scope,
-    async (tx) =>
-      [...(await heads(tx, scope, tx`p.site_id = ${siteId}`))] as unknown as QuoteHead<SiteQuote>[],
+    async (tx) => [...(await heads(tx, scope, tx`p.site_id = ${siteId}`))] as unknown as QuoteHead<SiteQuote>[],
   );
 
 /**

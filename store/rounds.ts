@@ -350,7 +350,12 @@ export interface ItemPlaced extends Omit<CrewDayItemRow, 'siteName'> {
   position: number;
 }
 /** Puts items into rounds, each in one; those that are left out stand in none. Rounds that do not exist are made. */
-export const writeCrewDays = (scope: Scope, newId: () => string, placed: readonly ItemPlaced[], out: readonly string[]) =>
+export const writeCrewDays = (
+  scope: Scope,
+  newId: () => string,
+  placed: readonly ItemPlaced[],
+  out: readonly string[],
+) =>
   within(scope, async (tx) => {
     const days = [...new Map(placed.map((p) => [`${p.crewId} ${p.day}`, p])).values()];
     for (let i = 0; i < days.length; i += 100)
@@ -370,7 +375,8 @@ export const writeCrewDays = (scope: Scope, newId: () => string, placed: readonl
       from crew_day
       where company_id = ${scope.companyId} and day = any(${[...new Set(days.map((d) => d.day))]}::date[])`;
     const at = new Map(rounds.map((r) => [`${r.crewId} ${r.day}`, r.id]));
-    if (out.length) await tx`delete from crew_day_item where company_id = ${scope.companyId} and item_id = any(${[...out]})`;
+    if (out.length)
+      await tx`delete from crew_day_item where company_id = ${scope.companyId} and item_id = any(${[...out]})`;
     for (let i = 0; i < placed.length; i += 200)
       await tx`
         insert into crew_day_item ${tx(

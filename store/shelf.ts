@@ -78,7 +78,10 @@ export const takeLabelOff = (scope: Scope, labelKey: string) =>
       on conflict do nothing`,
   );
 export const putLabelBack = (scope: Scope, labelKey: string) =>
-  within(scope, (tx) => tx`delete from retired_label where company_id = ${scope.companyId} and label_key = ${labelKey}`);
+  within(
+    scope,
+    (tx) => tx`delete from retired_label where company_id = ${scope.companyId} and label_key = ${labelKey}`,
+  );
 
 /**
  * Adds a label as the next version of its key; the version in the data follows what the shelf holds. What says the same as

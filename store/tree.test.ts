@@ -10,7 +10,14 @@ import { makeCompany, ownerSql, type TestCompany } from './testing';
 import { treatNotPlanned } from './today';
 import { addOthersApplied, othersApplied } from './others-applied';
 import { siteAlarms } from './grounds';
-import { insertInspections, addReading, insertSampleAnswer, insertSample, updateChange, voidInspectionRow } from './looks';
+import {
+  insertInspections,
+  addReading,
+  insertSampleAnswer,
+  insertSample,
+  updateChange,
+  voidInspectionRow,
+} from './looks';
 import { insertDiagnosis, planRow } from './verdicts';
 import { changeTree, getTree } from './tree';
 
@@ -284,7 +291,8 @@ describe('a tree', () => {
   });
 });
 
-const openPlan = (p: ReturnType<typeof plan>) => planRow(o, { plans: [p], savedDiagnoses: [], left: [], programme: null });
+const openPlan = (p: ReturnType<typeof plan>) =>
+  planRow(o, { plans: [p], savedDiagnoses: [], left: [], programme: null });
 
 describe('a plan', () => {
   it('is told in the units of whoever reads it; one of before stays as it was written', async () => {
@@ -390,7 +398,8 @@ describe('a plan', () => {
       days: 3,
       data: { options: [{ key: 'a' }, { key: 'b' }, { key: 'c' }], changes: [] } as never,
     });
-    const answer = (options: string[]) => insertQuoteAnswer(token, { options, changes: [], who: 'A. Client', word: '' });
+    const answer = (options: string[]) =>
+      insertQuoteAnswer(token, { options, changes: [], who: 'A. Client', word: '' });
     expect(await answer(['a', 'x'])).toBe('unknown option');
     expect(await answer(['c', 'a', 'a'])).toBe('kept');
     expect(await answer([])).toBe('answered');

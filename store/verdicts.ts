@@ -64,7 +64,8 @@ const insertDiagnosisRow = (tx: Tx, scope: Scope, savedDiagnosis: NewDiagnosis) 
       ${savedDiagnosis.certainty}, ${savedDiagnosis.decision}, ${savedDiagnosis.reason}, ${json(tx, savedDiagnosis.ranking)},
         ${savedDiagnosis.overturnedBy}, ${savedDiagnosis.overturns})
     on conflict (id) do nothing`;
-export const insertDiagnosis = (scope: Scope, v: NewDiagnosis) => within(scope, (tx) => insertDiagnosisRow(tx, scope, v));
+export const insertDiagnosis = (scope: Scope, v: NewDiagnosis) =>
+  within(scope, (tx) => insertDiagnosisRow(tx, scope, v));
 
 /** A tree and its like of the row: what is named on them, their plans and their programme, together or not at all. */
 export const planRow = (

@@ -83,10 +83,6 @@ export const quoteView = (v: Viewer, id: string, now: Date) =>
     const place = await getSite(v, id);
     if (!place) return null;
     const today = dayIn(now, place.timeZone);
-    const [lines, before, own] = await Promise.all([
-      offeredAt(v, id, today),
-      siteQuotes(v, id),
-      ownPlansAt(v, id),
-    ]);
+    const [lines, before, own] = await Promise.all([offeredAt(v, id, today), siteQuotes(v, id), ownPlansAt(v, id)]);
     return { place, lines, before, openPlans: new Set(own) };
   });

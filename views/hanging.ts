@@ -17,7 +17,11 @@ export const boardView = (viewer: Viewer, now: Date): Promise<BoardFacts> =>
       removedUnrecorded(viewer, new Date(now.getTime() - UNWRITTEN_DAYS * 86_400_000)),
     ]);
     const log = before.flatMap((h): Emptied[] => {
-      const taught = taughtBy({ ...installationsOf(h, null), removedAt: h.removedAt!.toISOString(), leftMl: h.leftMl! });
+      const taught = taughtBy({
+        ...installationsOf(h, null),
+        removedAt: h.removedAt!.toISOString(),
+        leftMl: h.leftMl!,
+      });
       return taught ? [taught] : [];
     });
     return { hanging, removed, log };

@@ -145,8 +145,7 @@ const READ: Record<string, () => Promise<unknown>> = {
   'the book of one place': () => bookView(viewer, { ...book, siteId: o.siteId }),
   'the book by a word': () => bookView(viewer, { ...book, words: 'S1234' }),
   record: () => recordView(viewer, o.treeId, NOW),
-  siteMap: () =>
-    treesView(viewer, { words: [], hostsOfWord: [], after: null, limit: 50 }, { after: null, limit: 40 }),
+  siteMap: () => treesView(viewer, { words: [], hostsOfWord: [], after: null, limit: 50 }, { after: null, limit: 40 }),
   'a tag': () => find(['S1234']),
   'a host': () => find(['lime'], [['common-lime']]),
   'a street': () => find(['Street 7']),

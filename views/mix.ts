@@ -45,7 +45,10 @@ export interface Mix {
 export const mixView = (viewer: Viewer, planId: string, crewDayId: string | null, now: Date): Promise<Mix | null> =>
   together(viewer, async () => {
     const today = todayOf(viewer, now);
-    const [open, entries] = await Promise.all([openPlans(viewer), crewDayId ? crewDayEntries(viewer, crewDayId) : null]);
+    const [open, entries] = await Promise.all([
+      openPlans(viewer),
+      crewDayId ? crewDayEntries(viewer, crewDayId) : null,
+    ]);
     const head = open.find((p) => p.id === planId);
     if (!head) return null;
     const onCrewDay = entries && new Set(entries.map((e) => e.itemId));

@@ -22,23 +22,29 @@ import { alikeTrees, rowTrees } from '@/store/tree';
 const HOURS = 120;
 
 /** All that the steps at a tree rest on, for a phone that takes it along; null where there is no such tree. */
-export const offlineTreeView = (viewer: Viewer, id: string, now: Date, station: StationFor): Promise<OfflineTree | null> =>
+export const offlineTreeView = (
+  viewer: Viewer,
+  id: string,
+  now: Date,
+  station: StationFor,
+): Promise<OfflineTree | null> =>
   together(viewer, async () => {
     const tree = await treeOf(viewer, id, now);
     if (!tree) return null;
     const open = tree.plans.filter((p) => p.state === 'open').map((p) => p.id);
-    const [detections, entries, held, alike, row, year, { arrival, hands, installed }, plans, lots, mixes] = await Promise.all([
-      detectionsNear(viewer, tree),
-      entriesOf(viewer),
-      heldBy(viewer),
-      alikeTrees(viewer, tree),
-      rowTrees(viewer, tree),
-      yearOf(viewer, tree, station, now),
-      besideSheets(viewer, tree.siteId, open),
-      getPlans(viewer, open),
-      listLots(viewer),
-      batchesAbout(viewer),
-    ]);
+    const [detections, entries, held, alike, row, year, { arrival, hands, installed }, plans, lots, mixes] =
+      await Promise.all([
+        detectionsNear(viewer, tree),
+        entriesOf(viewer),
+        heldBy(viewer),
+        alikeTrees(viewer, tree),
+        rowTrees(viewer, tree),
+        yearOf(viewer, tree, station, now),
+        besideSheets(viewer, tree.siteId, open),
+        getPlans(viewer, open),
+        listLots(viewer),
+        batchesAbout(viewer),
+      ]);
     const sheets = plans.map((plan): SheetFacts => {
       const { dose } = plan.result;
       // A plan of an older version has none.
@@ -65,7 +71,12 @@ export const offlineTreeView = (viewer: Viewer, id: string, now: Date, station: 
   });
 
 /** A crew's day for a phone that takes it along; null where there is no such round. */
-export const offlineDayView = (viewer: Viewer, id: string, now: Date, station: StationFor): Promise<OfflineDay | null> =>
+export const offlineDayView = (
+  viewer: Viewer,
+  id: string,
+  now: Date,
+  station: StationFor,
+): Promise<OfflineDay | null> =>
   together(viewer, async () => {
     const day = await dayView(viewer, id, now, station);
     if (!day) return null;

@@ -2,7 +2,14 @@ import { idsIn } from '@/core/phone/named';
 import { may } from '@/core/people/rights';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
-import { listPhones, syncConflicts, treesNamedBy, type NamedTree, type SyncConflict, type PhoneRow } from '@/store/phones';
+import {
+  listPhones,
+  syncConflicts,
+  treesNamedBy,
+  type NamedTree,
+  type SyncConflict,
+  type PhoneRow,
+} from '@/store/phones';
 
 /** A phone's page: what came from phones and needs a look, and the phones that one may end. */
 export interface PhonePage {

@@ -171,7 +171,12 @@ export interface AssignmentView {
   /** The mark of what has changed, for whoever agrees to it. */
   mark: string;
 }
-export const assignmentView = (viewer: Viewer, stationFor: StationFor, now: Date, id: string): Promise<AssignmentView | null> =>
+export const assignmentView = (
+  viewer: Viewer,
+  stationFor: StationFor,
+  now: Date,
+  id: string,
+): Promise<AssignmentView | null> =>
   together(viewer, async () => {
     const assignment = await getAssignment(viewer, id);
     if (!assignment) return null;

@@ -24,7 +24,11 @@ const ofTree = <T extends object>(
   together(viewer, async () => {
     const tree = await treeOf(viewer, id, now);
     if (!tree) return null;
-    const [{ knowledge }, detections, rest] = await Promise.all([knowledgeOf(viewer), detectionsNear(viewer, tree), more(tree)]);
+    const [{ knowledge }, detections, rest] = await Promise.all([
+      knowledgeOf(viewer),
+      detectionsNear(viewer, tree),
+      more(tree),
+    ]);
     return { ...inHand(viewer, tree, knowledge, detections, now), ...rest };
   });
 

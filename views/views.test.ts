@@ -57,10 +57,7 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
   book: [8, () => bookView(v, everything)],
   record: [8, () => recordView(v, v7(), NOW)],
   overturned: [8, () => overturnedView(v)],
-  siteMap: [
-    8,
-    () => treesView(v, { words: [], hostsOfWord: [], after: null, limit: 50 }, { after: null, limit: 40 }),
-  ],
+  siteMap: [8, () => treesView(v, { words: [], hostsOfWord: [], after: null, limit: 50 }, { after: null, limit: 40 })],
   place: [10, () => siteView(v, o.siteId, null, 50, '2026-01-01')],
   choose: [8, () => chooseView(v, o.siteId, '2026')],
   spread: [8, () => spreadView(v, o.siteId)],

@@ -70,7 +70,11 @@ export const finishWork = sendOrQueue('finish-work', tree.finishWork, {
   wrong: wrong('finish-work'),
 });
 
-export const installDevices = sendOrQueue('install-devices', hanging.installDevices, { what: () => 'Devices are hung', value: nothing, makes: made });
+export const installDevices = sendOrQueue('install-devices', hanging.installDevices, {
+  what: () => 'Devices are hung',
+  value: nothing,
+  makes: made,
+});
 export const reinstallDevices = sendOrQueue('reinstall-devices', hanging.reinstallDevices, {
   what: () => 'Devices hang again',
   value: nothing,

@@ -170,7 +170,8 @@ export default async function Today() {
   );
   const settle = allows(v, 'settle a follow-up');
   /** Looks of a programme that fall on one day are one row; what they found is said on its page. */
-  const sameInspection = (f: (typeof due)[number]) => (f.assignmentId ? `${f.assignmentId} ${f.what} ${f.due} ${f.sold}` : f.id);
+  const sameInspection = (f: (typeof due)[number]) =>
+    f.assignmentId ? `${f.assignmentId} ${f.what} ${f.due} ${f.sold}` : f.id;
   const rows = (of: typeof due, right: (f: (typeof due)[number]) => React.ReactNode) =>
     [...groupBy(of, sameInspection).values()].map((same) => row(same[0]!, right(same[0]!), same.length));
   const row = (f: (typeof due)[number], right: React.ReactNode, trees: number) => (
@@ -286,9 +287,7 @@ export default async function Today() {
       >
         <ul>
           {[
-            ...groupBy(near, (p) =>
-              [p.siteId, p.labelKey, p.plannedFor, p.earliest, p.latest, p.sold].join(),
-            ).values(),
+            ...groupBy(near, (p) => [p.siteId, p.labelKey, p.plannedFor, p.earliest, p.latest, p.sold].join()).values(),
           ].map((same) => {
             const p = same[0]!;
             return (

@@ -84,7 +84,8 @@ export function route(
     try {
       const viewer = await currentViewer();
       if (!viewer) return issueResponse(401, { path: '', message: 'Sign in first.' });
-      if (right && !may(viewer.role, right)) return issueResponse(403, { path: '', message: refusal(viewer.role, right) });
+      if (right && !may(viewer.role, right))
+        return issueResponse(403, { path: '', message: refusal(viewer.role, right) });
       if (request.method !== 'GET' && !fromHere(request))
         return issueResponse(403, { path: '', message: 'This request comes from another site.' });
       const wait = rate ? await tooOften(viewer, rate) : null;

@@ -101,6 +101,8 @@ export function ensureOgrinfo() {
 const sources = [
   'app',
   'commands',
+  'facts',
+  'lib',
   'instrumentation.ts',
   'views',
   'core',

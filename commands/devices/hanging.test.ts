@@ -106,7 +106,9 @@ it('pulled with half of it left, half is what may be booked; undone, it hangs ag
   // The sheet knows when it was hung and pulled.
   const { sheet } = (await applyView(viewer, devices[0]!.treeId, later(64), fair, planId))!;
   expect(sheet!.installed.map((h) => [h.installedAt, h.removedAt])[0]).toEqual([MORNING, later(60)]);
-  expect(await perform(reinstallDevices, by(later(65)), { deviceIds: half.map((d) => d.id) })).toMatchObject({ ok: true });
+  expect(await perform(reinstallDevices, by(later(65)), { deviceIds: half.map((d) => d.id) })).toMatchObject({
+    ok: true,
+  });
   expect((await installedNow(viewer)).some((h) => h.planId === planId)).toBe(true);
   // Pulled again with half in, the other half is what is hung another day; with all of it in, nothing is.
   await pull(half, later(66));

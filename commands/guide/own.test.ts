@@ -370,5 +370,8 @@ it('what trees or the book name is not taken back; what nobody names is, and sta
 it('a technician writes nothing of it', async () => {
   const v = { ...(await now()), role: 'technician' as const };
   for (const verb of [saveCustomEntry, importCustomEntries, voidCustomEntry])
-    expect(await doneBy(verb as typeof saveCustomEntry, v, { id: v7() })).toMatchObject({ ok: false, issues: [{ path: '' }] });
+    expect(await doneBy(verb as typeof saveCustomEntry, v, { id: v7() })).toMatchObject({
+      ok: false,
+      issues: [{ path: '' }],
+    });
 });

@@ -265,9 +265,9 @@ describe('a day', () => {
     expect(taught).toMatchObject({ home: { restMinutes: 30, rinse: 'on labelled trees' } });
     expect(taught!.pieces.map((p) => [p.siteId, p.method])).toEqual(done.map(() => [places[0], 'soil-drench']));
     expect(sentences(await close(id))[0]).toMatch(/closed already/);
-    expect(sentences(await send(checkLoadItem, { crewDayId: id, ticks: [{ line: 'x', amount: '', on: true }] }))[0]).toMatch(
-      /closed/,
-    );
+    expect(
+      sentences(await send(checkLoadItem, { crewDayId: id, ticks: [{ line: 'x', amount: '', on: true }] }))[0],
+    ).toMatch(/closed/);
     expect(sentences(await put([rest[0]!]))[0]).toMatch(/This day of the crew is closed/);
     await expect(made.owner`update crew_day set begun_at = now() where id = ${id}`).rejects.toMatchObject({
       code: '23001',

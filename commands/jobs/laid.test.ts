@@ -37,7 +37,9 @@ beforeAll(async () => {
   expect(assignment).toMatchObject({ ok: true });
 });
 const covers = async () =>
-  (await assignedVisits(orchard.viewer, assignmentId, null)).filter((v) => v.labelKey === cover.key && v.state === 'planned');
+  (await assignedVisits(orchard.viewer, assignmentId, null)).filter(
+    (v) => v.labelKey === cover.key && v.state === 'planned',
+  );
 
 it('an orchard’s covers go into rounds on days that its span, its interval and the crew leave; plan, programme and calendar follow', async () => {
   const first = (await covers())[0]!;

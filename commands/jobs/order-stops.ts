@@ -21,11 +21,7 @@ export const orderStops = command({
     if (round.closedAt) return refuse('', 'This day is closed.');
     const entries = await crewDayEntries(viewer, crewDayId);
     const here = new Set(entries.map((e) => e.siteId));
-    if (
-      new Set(siteIds).size !== siteIds.length ||
-      siteIds.length !== here.size ||
-      siteIds.some((p) => !here.has(p))
-    )
+    if (new Set(siteIds).size !== siteIds.length || siteIds.length !== here.size || siteIds.some((p) => !here.has(p)))
       return refuse('siteIds', 'The round has changed meanwhile; look at it again.');
     const f = await fortnightOf(viewer, station, observed, 'with');
     const known = f.problem.days.includes(round.day) && f.problem.crews.some((c) => c.id === round.crewId);

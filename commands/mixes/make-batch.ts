@@ -71,7 +71,10 @@ export const makeBatch = command({
     const ids = [...new Set(b.planIds)];
     const never = notThen(b.madeAt, now);
     if (never) return refuse('madeAt', never);
-    const [plans, round] = await Promise.all([getPlans(viewer, ids), b.crewDayId ? crewDayHead(viewer, b.crewDayId) : null]);
+    const [plans, round] = await Promise.all([
+      getPlans(viewer, ids),
+      b.crewDayId ? crewDayHead(viewer, b.crewDayId) : null,
+    ]);
     if (b.crewDayId && !round) return refuse('crewDayId', 'There is no such round in this company.');
     if (round?.closedAt) return refuse('crewDayId', 'This day is closed.');
     const [first] = plans;

@@ -69,7 +69,9 @@ it('a mix never gives more than it holds, by one row or by two at once', async (
   const both = await perform(recordTreatments, at(), row.sent(ids, { batchIds: [mix.id] }));
   expect(sentences(both)[0]).toMatch(/^batchIds: The mix holds only/);
   expect((await batchNow(mix.id)).leftMl).toBeCloseTo(mix.totalMl, 5);
-  const two = await Promise.all(ids.map((id) => perform(recordTreatments, at(), row.sent([id], { batchIds: [mix.id] }))));
+  const two = await Promise.all(
+    ids.map((id) => perform(recordTreatments, at(), row.sent([id], { batchIds: [mix.id] }))),
+  );
   expect(two.filter((a) => a.ok)).toHaveLength(1);
   expect((await batchNow(mix.id)).leftMl).toBeCloseTo(0, 4);
 });

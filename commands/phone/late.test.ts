@@ -68,9 +68,9 @@ beforeAll(async () => {
 });
 
 /** What a phone may write without signal, read from the one place that says so. */
-const OFFLINE = [...readFileSync('app/(in)/offline-commands.client.ts', 'utf8').matchAll(/sendOrQueue\('([^']+)'/g)].map(
-  (m) => m[1]!,
-);
+const OFFLINE = [
+  ...readFileSync('app/(in)/offline-commands.client.ts', 'utf8').matchAll(/sendOrQueue\('([^']+)'/g),
+].map((m) => m[1]!);
 
 /** A day of a crew as its phone keeps it: every verb that it may write without signal, each at its minute. */
 async function dayOf(viewer: Viewer, name: string, { begun, day }: Late) {
@@ -176,7 +176,20 @@ async function dayOf(viewer: Viewer, name: string, { begun, day }: Late) {
     home: { ...home, rinse: 'on labelled trees', note: '' },
     tell: [],
   });
-  const ids = { crewDayId, mix: mix.id, unmade, ended, reallyLeft, seen, reading, look, savedDiagnosis, plan, workId, installId };
+  const ids = {
+    crewDayId,
+    mix: mix.id,
+    unmade,
+    ended,
+    reallyLeft,
+    seen,
+    reading,
+    look,
+    savedDiagnosis,
+    plan,
+    workId,
+    installId,
+  };
   return { sends, at, records: [...sent.rows.map((r) => r.recordId), record.id], deviceIds, slipLeft, ...ids };
 }
 

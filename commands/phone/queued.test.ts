@@ -37,7 +37,12 @@ beforeAll(async () => {
   await handshake(viewer, MORNING, { phoneId, name: 'P', clockNow: MORNING.toISOString(), waiting: 0 });
 });
 
-const wrote = (verb: OfflineCommand | 'plan-work', input: { id?: string }, at = later(1), shown: unknown = null): Shown => ({
+const wrote = (
+  verb: OfflineCommand | 'plan-work',
+  input: { id?: string },
+  at = later(1),
+  shown: unknown = null,
+): Shown => ({
   id: input.id ?? v7(),
   verb: verb as OfflineCommand,
   input,
@@ -140,7 +145,20 @@ const standing = ({ tree, sheets }: OfflineTree) => ({
   installed: sheets.map((s) => ({
     plan: s.plan.id,
     installed: s.installed.map(
-      ({ id, site, putMl, installedAt, removedAt, leftMl, lostMl, guarded, labelName, tag, seen, expectedMinutes }) => ({
+      ({
+        id,
+        site,
+        putMl,
+        installedAt,
+        removedAt,
+        leftMl,
+        lostMl,
+        guarded,
+        labelName,
+        tag,
+        seen,
+        expectedMinutes,
+      }) => ({
         id,
         site,
         putMl,

@@ -16,7 +16,8 @@ export const answerInspection = command({
   }),
   run: async ({ viewer, now, station }, p): Promise<Result> => {
     const visits = await visitsNamed(viewer, p.visitIds);
-    if (visits.length < new Set(p.visitIds).size) return refuse('visitIds', 'A look among them is not in this company.');
+    if (visits.length < new Set(p.visitIds).size)
+      return refuse('visitIds', 'A look among them is not in this company.');
     if (visits.some((v) => v.kind !== 'look'))
       return refuse('visitIds', 'Only a look is answered; work has its record.');
     await answerInspections(viewer, p.visitIds, p.found);

@@ -58,7 +58,9 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
   const rows = (trees: string[] | null = null) => assignedVisits(orchard.viewer, assignmentId, trees);
   const season = async (station: StationFor, now: Date) => {
     const assignment = (await getAssignment(orchard.viewer, assignmentId))!;
-    return (await assignOver(orchard.viewer, station, now, assignment, assignmentId, [...orchard.early, ...orchard.late])).trees;
+    return (
+      await assignOver(orchard.viewer, station, now, assignment, assignmentId, [...orchard.early, ...orchard.late])
+    ).trees;
   };
 
   it('is planned in one press: covers from green tip, each its interval after the one before', async () => {
@@ -184,7 +186,8 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
     expect(change.now!.day).toBe(rainy(7));
     expect(change.now!.day < second!.day).toBe(true);
     const trees = await season(wet, now);
-    const go = (seen: string) => perform(followSeason, { viewer: orchard.viewer, now, station: wet }, { assignmentId, seen });
+    const go = (seen: string) =>
+      perform(followSeason, { viewer: orchard.viewer, now, station: wet }, { assignmentId, seen });
     expect(await go('0'.repeat(64))).toMatchObject({ ok: false, issues: [{ path: 'seen' }] });
     expect(await go(markOf(trees))).toMatchObject({ ok: true });
     const renewed = of(await rows([tree]), 'scab-cover', tree)[1]!;
@@ -200,7 +203,11 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
     // The one spray, and the looks.
     expect(done).toBe(43);
     const end = (because: string) =>
-      perform(endAssignment, { viewer: orchard.viewer, now: NOVEMBER, station: maritime }, { id: assignmentId, because });
+      perform(
+        endAssignment,
+        { viewer: orchard.viewer, now: NOVEMBER, station: maritime },
+        { id: assignmentId, because },
+      );
     expect(await end('no')).toMatchObject({ ok: false, issues: [{ path: 'because' }] });
     expect(await end('The orchard is let.')).toMatchObject({ ok: true });
     expect(await open()).toBe(0);

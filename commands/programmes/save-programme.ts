@@ -20,7 +20,8 @@ export async function strangersIn(viewer: Viewer, programme: YearProgramme): Pro
     .filter((g) => !groups.has(g))
     .map((g) => ({ path: 'programme.groups', message: `There is no host or group “${g}”.` }));
   programme.steps.forEach((step, i) => {
-    const issue = (at: string, sentence: string) => issues.push({ path: `programme.steps.${i}.${at}`, message: sentence });
+    const issue = (at: string, sentence: string) =>
+      issues.push({ path: `programme.steps.${i}.${at}`, message: sentence });
     const named = step.act.kind === 'treat' ? step.act.against : step.act.kind === 'look' ? step.act.of : [];
     for (const id of [...named, ...step.onlyHad]) if (!findCondition(id)) issue('act', `There is no trouble “${id}”.`);
     if (step.act.kind === 'work' && !findWork(step.act.work)) issue('act', `There is no work “${step.act.work}”.`);

@@ -53,7 +53,8 @@ export async function writeChanges(
 ) {
   const out: Written = { visits: [], plans: [], works: [], looks: [], moves: [], dropped: [] };
   const shares = sharesOf(here, trees);
-  for (const tree of trees) for (const change of tree.changes) settleOne(here, assignment, held, tree, change, shares, out);
+  for (const tree of trees)
+    for (const change of tree.changes) settleOne(here, assignment, held, tree, change, shares, out);
   await writeVisits(here.viewer, out.visits);
   if (out.dropped.length) await dropCarried(here.viewer, out.dropped);
   await insertAssignedPlans(here.viewer, out.plans);
@@ -205,6 +206,13 @@ export const following = (trees: readonly AssignedTree[]): AssignedTree[] =>
 export async function settleAnew(here: Here, assignmentId: string, treeIds: readonly string[] | null): Promise<void> {
   const assignment = await getAssignment(here.viewer, assignmentId);
   if (!assignment || assignment.endedOn) return;
-  const { held, trees } = await assignOver(here.viewer, here.station, here.now, assignment satisfies Assigning, assignment.id, treeIds);
+  const { held, trees } = await assignOver(
+    here.viewer,
+    here.station,
+    here.now,
+    assignment satisfies Assigning,
+    assignment.id,
+    treeIds,
+  );
   await writeChanges(here, assignment, held, following(trees));
 }

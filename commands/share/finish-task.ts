@@ -27,8 +27,7 @@ export async function finishTask(input: unknown): Promise<Result> {
     const place = await siteOfCalendar(token);
     if (!place) return refuse('', GONE);
     const task = await getTask(place, id);
-    if (!task || task.siteId !== place.siteId || task.who !== 'client')
-      return refuse('', 'This was not left to you.');
+    if (!task || task.siteId !== place.siteId || task.who !== 'client') return refuse('', 'This was not left to you.');
     return (await settleTask(place, id, 'done', { who, said }))
       ? done
       : refuse('', 'This is settled already; load the page again to see how.');

@@ -88,8 +88,7 @@ export const importTrees = command({
     const spot = site && site.lat !== null && site.lon !== null ? { lat: site.lat, lon: site.lon } : null;
     const asked = await inTurns(doubtSlices(await inTurns(sized), spot));
     const doubts = asked.filter((d) => !sent.sure.includes(d.id));
-    if (doubts.length)
-      return { ok: false, issues: doubts.map((d) => ({ path: `sure.${d.id}`, message: d.sentence })) };
+    if (doubts.length) return { ok: false, issues: doubts.map((d) => ({ path: `sure.${d.id}`, message: d.sentence })) };
     await noteImport(viewer, {
       id: sent.id,
       siteId: sent.siteId,

@@ -44,8 +44,9 @@ it('another company’s place gives no address, and a technician makes none', as
 
 it('it tells what stands at the place, and nothing of another place of the same company', async () => {
   const [elsewhere, tree] = [v7(), v7()];
-  const [{ client_id: clientId }] =
-    (await t.owner`select client_id from site where id = ${t.o.siteId}`) as unknown as [{ client_id: string }];
+  const [{ client_id: clientId }] = (await t.owner`select client_id from site where id = ${t.o.siteId}`) as unknown as [
+    { client_id: string },
+  ];
   await t.owner`
     insert into site (id, company_id, client_id, name, time_zone)
     values (${elsewhere}, ${t.o.companyId}, ${clientId}, 'Elsewhere', 'Europe/London')`;

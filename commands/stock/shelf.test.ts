@@ -99,7 +99,9 @@ describe('a lot that is counted', () => {
       ok: true,
     });
     expect(await onHand()).toBe(60);
-    expect(pathsOf(await doneBy(adjustStock, made.viewer, anew({ what: 'supplier', counted: '61' })))).toEqual(['counted']);
+    expect(pathsOf(await doneBy(adjustStock, made.viewer, anew({ what: 'supplier', counted: '61' })))).toEqual([
+      'counted',
+    ]);
     expect(await onHand()).toBe(60);
     expect(await doneBy(adjustStock, made.viewer, anew({ counted: '100' }))).toMatchObject({ ok: true });
     expect(await onHand()).toBe(100);
@@ -116,7 +118,8 @@ describe('a lot that is counted', () => {
 });
 
 it('what is to be ordered is told below its mark; an empty field takes the mark away', async () => {
-  const warn = (below: string, unit = 'L') => doneBy(setReorderLevel, made.viewer, { labelKey: label.key, below, unit });
+  const warn = (below: string, unit = 'L') =>
+    doneBy(setReorderLevel, made.viewer, { labelKey: label.key, below, unit });
   expect(await warn('0,5')).toMatchObject({ ok: true });
   expect(await stockLevels(made.viewer)).toEqual({ [label.key]: 500 });
   expect(pathsOf(await warn('5', 'kg'))).toEqual(['below']);

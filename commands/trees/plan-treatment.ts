@@ -125,7 +125,10 @@ export const planTreatment = command({
     // What this press plans on the place counts against its cap, tree by tree.
     let pressed: Situation['sitePlanned'] = {};
     const trees = await treesOf(viewer, row, observed);
-    const [detections, years] = await Promise.all([nearbyDetections(viewer, trees), yearsOf(viewer, trees, station, observed)]);
+    const [detections, years] = await Promise.all([
+      nearbyDetections(viewer, trees),
+      yearsOf(viewer, trees, station, observed),
+    ]);
     const one = (treeId: string, like: Tree | null) => {
       const own = trees.find((t) => t.id === treeId);
       if (!own) return null;

@@ -17,7 +17,8 @@ const made = ownCompany();
 const row = drenchRow(made);
 const planned = (tag: string, diameterCm: number) => row.planned(tag, diameterCm);
 const sent = (planIds: readonly string[], more: object = {}) => row.sent(planIds, more);
-const write = (input: object, who = row.viewer) => perform(recordTreatments, { viewer: who, now: NOW, station: fair }, input);
+const write = (input: object, who = row.viewer) =>
+  perform(recordTreatments, { viewer: who, now: NOW, station: fair }, input);
 const waiting = async () => (await openPlans(row.viewer, 1000)).map((p) => p.id);
 const onHand = async () => (await lotsOf(row.viewer, trainingLabels[0]!.key))[0]!.onHand;
 interface Kept {

@@ -80,7 +80,10 @@ const openOf = async (treeId: string) => (await openPlans(viewer)).filter((p) =>
 it('half of it pulled unfinished: the other half waits as a visit of the next day, dosed as the rest, and nothing more', async () => {
   const { planId, treeId } = await planned('R1');
   const { whole, input, now } = await removedWith(planId, 0.5, 0);
-  expect(await perform(recordTreatment, by(now), input)).toMatchObject({ ok: true, value: { rest: { planned: '2027-06-15' } } });
+  expect(await perform(recordTreatment, by(now), input)).toMatchObject({
+    ok: true,
+    value: { rest: { planned: '2027-06-15' } },
+  });
   const [rest, ...more] = await openOf(treeId);
   expect(more).toEqual([]);
   expect(rest).toMatchObject({ plannedFor: '2027-06-15', earliest: '2027-06-15', latest: '2027-06-28' });

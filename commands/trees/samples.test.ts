@@ -84,9 +84,9 @@ describe('a sample', () => {
 
 it('a look that was taken back stays in the book with its reason and is no evidence any more', async () => {
   const [look] = (await tree()).looks;
-  expect(pathsOf(await doneBy(voidInspection, made.viewer, { treeId: made.o.treeId, inspectionId: look!.id, reason: '' }))).toEqual(
-    ['reason'],
-  );
+  expect(
+    pathsOf(await doneBy(voidInspection, made.viewer, { treeId: made.o.treeId, inspectionId: look!.id, reason: '' })),
+  ).toEqual(['reason']);
   const back = { treeId: made.o.treeId, inspectionId: look!.id, reason: 'the wrong tree' };
   expect(await doneBy(voidInspection, made.viewer, back)).toMatchObject({ ok: true });
   expect((await tree()).looks.map((l) => l.id)).not.toContain(look!.id);

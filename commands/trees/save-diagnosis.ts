@@ -28,7 +28,8 @@ export const saveDiagnosis = command({
   run: async ({ viewer, observed }, d): Promise<Result<{ next: string }>> => {
     const tree = await treeOf(viewer, d.treeId, observed);
     const found =
-      tree && diagnose(viewer, tree, (await knowledgeOf(viewer)).knowledge, await detectionsNear(viewer, tree), observed);
+      tree &&
+      diagnose(viewer, tree, (await knowledgeOf(viewer)).knowledge, await detectionsNear(viewer, tree), observed);
     if (!tree || !found) return noTree;
     if (!found.candidates.some((c) => c.id === d.conditionId))
       return refuse('conditionId', `That does not happen to ${findHost(tree.hostId)!.name}. Choose from the list.`);

@@ -43,7 +43,12 @@ const WALK: readonly (readonly [test: string, why: string])[] = [
 ];
 
 /** What has not been looked at, in the order in which it is worth looking, with why and how long. */
-export function inspectionSteps(sight: Sight, tests: readonly TestResult[], wrong: boolean, base: Base): InspectionStep[] {
+export function inspectionSteps(
+  sight: Sight,
+  tests: readonly TestResult[],
+  wrong: boolean,
+  base: Base,
+): InspectionStep[] {
   const out: InspectionStep[] = sight.missing.map((m) => ({ id: m, ...PLACES[m] }));
   if (wrong)
     for (const [id, why] of WALK) {

@@ -285,7 +285,9 @@ it('a test is believed by its specificity: the unknown takes no share of a labor
 it('a next look never presumes what has not been seen, and is never what was seen already', () => {
   const m = model('magnolia');
   const ids = (findings: Observed['findings']) =>
-    nextInspections(m, posterior(m, evidenceOf(m, { findings, tests: [] })), { findings, tests: [] }, 99).map((l) => l.id);
+    nextInspections(m, posterior(m, evidenceOf(m, { findings, tests: [] })), { findings, tests: [] }, 99).map(
+      (l) => l.id,
+    );
   expect(ids([])).not.toContain('wipe-white');
   expect(ids([{ sign: 'mealy-wax', state: 'seen', grade: 2, sure: 'perhaps' }])).toContain('wipe-white');
   const ash = model('common-ash');

@@ -86,7 +86,10 @@ export interface DoseIssue {
 }
 
 /** There is no dose, with the place of the reason. */
-export const noDose = (path: string, sentence: string): DoseIssue => ({ ok: false, issues: [{ path, message: sentence }] });
+export const noDose = (path: string, sentence: string): DoseIssue => ({
+  ok: false,
+  issues: [{ path, message: sentence }],
+});
 /** Whether a part of the sum could not be worked out. */
 export const failed = <T extends object>(part: T | DoseIssue | null): part is DoseIssue =>
   part !== null && 'ok' in part && part.ok === false;

@@ -33,7 +33,8 @@ export function partnerWait(
   const mine = label.actives.flatMap((a) => [a.family, a.name]);
   const recent = earlier.filter((e) => e.day <= today);
   const named = (e: Earlier, what: string) => e.families?.includes(what) || e.actives.includes(what);
-  const last = (what: string, wait: number) => recent.filter((e) => named(e, what) && daysBetween(e.day, today) < wait).at(-1);
+  const last = (what: string, wait: number) =>
+    recent.filter((e) => named(e, what) && daysBetween(e.day, today) < wait).at(-1);
   for (const p of label.notWith) {
     const hit = last(p.what, p.days);
     if (hit)

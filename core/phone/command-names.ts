@@ -124,8 +124,7 @@ const FORMER_FIELDS: Readonly<Record<string, string>> = {
 };
 
 /** The name by which a command is known now. */
-export const currentName = (name: string): string =>
-  Object.hasOwn(FORMER_NAMES, name) ? FORMER_NAMES[name]! : name;
+export const currentName = (name: string): string => (Object.hasOwn(FORMER_NAMES, name) ? FORMER_NAMES[name]! : name);
 
 /** An input with the fields by which it is known now, however deep they stand. */
 export const currentInput = (input: unknown): unknown => {

@@ -4,7 +4,9 @@ import { followed, hasMoved, isOver } from './follow';
 import type { Visit, Window } from './when';
 
 const day = fc.integer({ min: 0, max: 300 }).map((n) => dayAfter('2027-01-01', n, 'days'));
-const span = fc.tuple(day, fc.integer({ min: 0, max: 90 })).map(([from, n]) => ({ from, to: dayAfter(from, n, 'days') }));
+const span = fc
+  .tuple(day, fc.integer({ min: 0, max: 90 }))
+  .map(([from, n]) => ({ from, to: dayAfter(from, n, 'days') }));
 const window = span.map((s): Window => ({ ...s, opens: [], closes: [], spread: null }));
 const visit = fc.tuple(span, fc.double({ min: 0, max: 1, noNaN: true })).map(([{ from, to }, share]): Visit => {
   const days = Math.round(share * ((Date.parse(to) - Date.parse(from)) / 864e5));

@@ -163,7 +163,9 @@ export function workOutOn(
     label,
     use,
     // The plan in hand gives way to itself; the other visits of a programme stay, and count until they are at the tree.
-    alsoPlanned: situation.alsoPlanned.filter((p) => p.labelKey !== label.key || (p.assignment && choices.phase !== 'apply')),
+    alsoPlanned: situation.alsoPlanned.filter(
+      (p) => p.labelKey !== label.key || (p.assignment && choices.phase !== 'apply'),
+    ),
     near: near ?? [],
     driftsOver: treated.driftsOver,
     crownRadiusM: situation.crown ? situation.crown.widthM / 2 : null,

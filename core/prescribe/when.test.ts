@@ -120,7 +120,8 @@ describe('the next window', () => {
           expect(at(window.from)?.from).toBe(window.from);
           for (let d = today; d < window.from; d = dayAfter(d, 17, 'days')) expect(at(d)?.from).toBe(window.from);
           if (window.from > today) expect(at(dayAfter(window.from, -1, 'days'))!.from).toBe(window.from);
-          if (window.closes.length) expect(at(dayAfter(window.to, 1, 'days'))?.from).not.toBe(dayAfter(window.to, 1, 'days'));
+          if (window.closes.length)
+            expect(at(dayAfter(window.to, 1, 'days'))?.from).not.toBe(dayAfter(window.to, 1, 'days'));
         },
       ),
       { numRuns: 120 },

@@ -136,7 +136,9 @@ function numbersOn(situation: Situation, label: Label, use: LabelUse, day: Day):
     bounds.push({
       by: 'yearly number',
       until:
-        period.words === 'twelve months' ? dayAfter(inPeriod.at(-maxPerYear)!, 1, 'years') : dayAfter(period.to, 1, 'days'),
+        period.words === 'twelve months'
+          ? dayAfter(inPeriod.at(-maxPerYear)!, 1, 'years')
+          : dayAfter(period.to, 1, 'days'),
     });
   return bounds;
 }
@@ -158,7 +160,9 @@ function turningDays(situation: Situation, label: Label, use: LabelUse): Day[] {
     ...Array.from({ length: 13 }, (_, i) => dayAfter(month, i, 'months')),
     ...(harvest ? [dayAfter(dayAfter(harvest.from, -(use.intervals.preHarvestDays ?? 0), 'days'), 1, 'days')] : []),
     ...(harvest?.to ? [dayAfter(harvest.to, 1, 'days')] : []),
-    ...plannedDays(situation, label).map((d) => dayAfter(dayAfter(d, -(use.intervals.minDays ?? 0), 'days'), 1, 'days')),
+    ...plannedDays(situation, label).map((d) =>
+      dayAfter(dayAfter(d, -(use.intervals.minDays ?? 0), 'days'), 1, 'days'),
+    ),
     ...(use.needsLeaf ? year.stages.filter((s) => trackOf(s.code) === 'leaf').map((s) => s.day) : []),
     ...bloomDays(situation, label, use),
     ...guideSpans(situation).flatMap((s) => [...(s.from ? [s.from.date.day] : []), dayAfter(s.to, 1, 'days')]),

@@ -104,7 +104,9 @@ describe('a series of covers', () => {
     const now = tree('apple', { today: '2027-04-05' });
     const worn = (renewOn: string) => [{ step: 'cover', year: 2027, nth: 1, renewOn, mm: 31 }];
     const under = (renewOn: string) =>
-      assignVisits(one, ground({ shelf: captan, situation: now, standing: done, worn: worn(renewOn) })).find((v) => v.nth === 2);
+      assignVisits(one, ground({ shelf: captan, situation: now, standing: done, worn: worn(renewOn) })).find(
+        (v) => v.nth === 2,
+      );
     expect(under('2027-04-09')).toMatchObject({ day: '2027-04-09', reasons: [{ by: 'rain', mm: 31 }] });
     expect(under('2027-04-03')).toMatchObject({ day: '2027-04-08', reasons: [{ by: 'rain', mm: 31 }] });
     expect(under('2027-04-30')).toMatchObject({ day: '2027-04-11' });

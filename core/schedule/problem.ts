@@ -181,7 +181,6 @@ export function chanceOn({ chances }: Pick<Job, 'chances'>, day: number): number
   return chances[day] ?? (known.length ? known.reduce((a, c) => a + c, 0) / known.length : USUAL_CHANCE);
 }
 
-
 /** What standing on a day costs a job for itself: its hands, late, off its day, the air, moved from what somebody counts on. */
 export function ownCost(job: Job, day: Day, dayIndex: number, crewId: string): number {
   // What was late before these days began is late on each of them: only the days since count.

@@ -1,5 +1,5 @@
 import type { FollowUpRule } from './rules';
-import { dayAfter, formatDay, type DayUnit } from '../../lib/calendar/days';
+import { dayAfter, formatDay } from '../../lib/calendar/days';
 import type { Day } from '../../lib/calendar/zone';
 
 export interface FollowUp {
@@ -16,7 +16,8 @@ export interface FollowUp {
 function intoMonths(day: Day, months: number[] | undefined): Day {
   if (!months?.length) return day;
   let d = day;
-  for (let i = 0; i < 12 && !months.includes(Number(d.slice(5, 7))); i++) d = dayAfter(`${d.slice(0, 7)}-01`, 1, 'months');
+  for (let i = 0; i < 12 && !months.includes(Number(d.slice(5, 7))); i++)
+    d = dayAfter(`${d.slice(0, 7)}-01`, 1, 'months');
   return d;
 }
 
@@ -56,7 +57,8 @@ export function followUps(
       }
       const latest = rule.latest === undefined ? due : dayAfter(doneOn, rule.latest, unit);
       // The earliest day lies in the months as well.
-      const earliest = rule.earliest === undefined ? due : intoMonths(dayAfter(doneOn, rule.earliest, unit), rule.months);
+      const earliest =
+        rule.earliest === undefined ? due : intoMonths(dayAfter(doneOn, rule.earliest, unit), rule.months);
       return {
         ruleId: rule.id,
         kind: rule.kind,

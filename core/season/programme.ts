@@ -113,7 +113,8 @@ export function visitsOf(step: Step, from: Day, years: number): Visit[] {
   const visits: Visit[] = [];
   const perYear = new Map<string, number>();
   let day = from;
-  while (season.length && !season.includes(Number(day.slice(5, 7)))) day = dayAfter(`${day.slice(0, 7)}-01`, 1, 'months');
+  while (season.length && !season.includes(Number(day.slice(5, 7))))
+    day = dayAfter(`${day.slice(0, 7)}-01`, 1, 'months');
   let seasonFrom = day;
   let onlyIf: string | null = null;
   while (day < end) {
@@ -185,5 +186,4 @@ function visitsByLife(step: Step & { life: Life }, from: Day, years: number): Vi
 const CONDITIONAL = 0.5;
 export const weightOf = (v: Pick<Visit, 'onlyIf'>): number => (v.onlyIf ? CONDITIONAL : 1);
 /** Whole years from the first day of a plan to a visit. */
-export const yearOf = (from: Day, day: Day): number =>
-  Math.floor(daysBetween(from, day) / 365.25);
+export const yearOf = (from: Day, day: Day): number => Math.floor(daysBetween(from, day) / 365.25);

@@ -10,7 +10,6 @@ export interface Due {
   doneOn: Day | null;
 }
 
-
 /**
  * When a treatment that is left out this time would be due again: as long after its own date as that was after the work, with
  * the same span around it; never before tomorrow.

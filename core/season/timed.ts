@@ -86,6 +86,10 @@ export function monthSpans(
   const [opens, closes] = [localMonth(from, south), localMonth(to, south)];
   return Array.from({ length: last - first + 2 }, (_, i) => first - 1 + i).map((y) => ({
     from: `${y}-${String(opens).padStart(2, '0')}-01`,
-    to: dayAfter(dayAfter(`${closes < opens ? y + 1 : y}-${String(closes).padStart(2, '0')}-01`, 1, 'months'), -1, 'days'),
+    to: dayAfter(
+      dayAfter(`${closes < opens ? y + 1 : y}-${String(closes).padStart(2, '0')}-01`, 1, 'months'),
+      -1,
+      'days',
+    ),
   }));
 }

@@ -39,9 +39,7 @@ export function usualStation(usual: UsualYear, lat: number): WeatherStation {
     };
   };
   const days = (from: Day, to: Day, warmer = 0): WeatherDay[] =>
-    Array.from({ length: Math.max(0, daysBetween(from, to) + 1) }, (_, i) =>
-      dayAt(dayAfter(from, i, 'days'), warmer),
-    );
+    Array.from({ length: Math.max(0, daysBetween(from, to) + 1) }, (_, i) => dayAt(dayAfter(from, i, 'days'), warmer));
   return {
     name: 'No station',
     basis: 'usual',

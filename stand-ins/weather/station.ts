@@ -35,7 +35,9 @@ export interface SimulatedSite {
 const yearsBefore =
   (days: WeatherStation['days']): WeatherStation['years'] =>
   (from, to, timeZone, count) =>
-    Array.from({ length: count }, (_, i) => days(dayAfter(from, -i - 1, 'years'), dayAfter(to, -i - 1, 'years'), timeZone));
+    Array.from({ length: count }, (_, i) =>
+      days(dayAfter(from, -i - 1, 'years'), dayAfter(to, -i - 1, 'years'), timeZone),
+    );
 
 /**
  * A simulated station: the same seed, place and hour always give the same weather, past and to come.

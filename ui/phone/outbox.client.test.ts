@@ -203,7 +203,11 @@ describe('an action that may be kept', () => {
   });
   it('a slip is taken off the phone before it was sent; afterwards it is taken back on the server', async () => {
     const back = jest.fn(async (_: { id: string }) => ({ ok: true as const, value: null }));
-    const reopenNotDone = sendOrQueue('reopen-not-done', back, { what: () => '', value: () => null, takesBack: (x) => x.id });
+    const reopenNotDone = sendOrQueue('reopen-not-done', back, {
+      what: () => '',
+      value: () => null,
+      takesBack: (x) => x.id,
+    });
     line.up = false;
     await measure({ id: id(1), girth: 150 });
     line.up = true;
@@ -216,7 +220,11 @@ describe('an action that may be kept', () => {
   });
   it('a slip whose answer was lost is taken back on the server, behind itself: it may have landed', async () => {
     const back = jest.fn(async (_: { id: string }) => ({ ok: true as const, value: null }));
-    const reopenNotDone = sendOrQueue('reopen-not-done', back, { what: () => '', value: () => null, takesBack: (x) => x.id });
+    const reopenNotDone = sendOrQueue('reopen-not-done', back, {
+      what: () => '',
+      value: () => null,
+      takesBack: (x) => x.id,
+    });
     action.mockRejectedValueOnce(new TypeError('Failed to fetch'));
     expect(await measure({ id: id(1), girth: 150 })).toMatchObject({ ok: true, kept: true });
     line.up = false;

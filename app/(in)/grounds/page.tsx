@@ -42,8 +42,7 @@ export default async function Grounds({
       limit: PAGE,
     },
     {
-      after:
-        typeof q.places === 'string' && siteAt.success ? { name: q.places.slice(0, 120), id: siteAt.data } : null,
+      after: typeof q.places === 'string' && siteAt.success ? { name: q.places.slice(0, 120), id: siteAt.data } : null,
       limit: 40,
     },
     readBatchCode(find),

@@ -74,7 +74,10 @@ function visitsOf({ due, ahead, works }: SeasonOf): Ahead[] {
 /** The days that are drawn at first, those that are a press away, and those that can be moved and zoomed over. */
 function spansOf(today: Day, ten: boolean) {
   const month = `${today.slice(0, 7)}-01`;
-  const months = (from: number, to: number) => ({ from: dayAfter(month, from, 'months'), to: dayAfter(month, to, 'months') });
+  const months = (from: number, to: number) => ({
+    from: dayAfter(month, from, 'months'),
+    to: dayAfter(month, to, 'months'),
+  });
   const year = months(-2, 11);
   const spans = { Fortnight: { from: dayAfter(today, -4, 'days'), to: dayAfter(today, 10, 'days') }, Year: year };
   return ten

@@ -43,7 +43,12 @@ function steps(tree: Tree, here: StepName): TwigStep[] {
         ? `${dayThere(tree.looks[0].at, tree.timeZone)}${tree.hostConfirmedAt ? ', host confirmed' : ''}`
         : null,
     },
-    { name: 'Decide', href: `${base}/decide`, here: here === 'decide', done: savedDiagnosis ? savedDiagnosis.decision : null },
+    {
+      name: 'Decide',
+      href: `${base}/decide`,
+      here: here === 'decide',
+      done: savedDiagnosis ? savedDiagnosis.decision : null,
+    },
     {
       name: 'Prescribe',
       href: `${base}/prescribe`,

@@ -128,7 +128,8 @@ export const numberRules: Rule[] = [
       const ask = (id: string, title: string, sentence: string, satisfy: string) =>
         gate({ id, strength: 'stop', title, sentence, source, satisfy, state: 'asked' });
       // A span of last year says nothing of this year's fruit.
-      const stale = facts.harvest && daysBetween(facts.harvest.to ?? facts.harvest.from, facts.today) > STALE_HARVEST_DAYS;
+      const stale =
+        facts.harvest && daysBetween(facts.harvest.to ?? facts.harvest.from, facts.today) > STALE_HARVEST_DAYS;
       if (!facts.harvest || stale)
         return phi === 0
           ? null

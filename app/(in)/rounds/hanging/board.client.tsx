@@ -27,7 +27,14 @@ function useBoard(first: BoardFacts, at: string): { board: Board; stale: boolean
   const [facts, setFacts] = useState(first);
   const [now, setNow] = useState(() => new Date(at));
   const [stale, setStale] = useState(false);
-  const waiting = useQueued<unknown>('install-devices', 'read-devices', 'remove-devices', 'reinstall-devices', 'leave-devices-overnight', 'record-treatment');
+  const waiting = useQueued<unknown>(
+    'install-devices',
+    'read-devices',
+    'remove-devices',
+    'reinstall-devices',
+    'leave-devices-overnight',
+    'record-treatment',
+  );
   const ask = useCallback(async () => {
     try {
       const r = await fetch('/api/hanging');

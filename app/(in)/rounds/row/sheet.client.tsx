@@ -141,7 +141,14 @@ function takenOf(
 export function RowSheet(props: Props) {
   const { row, units, station, refused, tag, margin } = props;
   const { use, label } = row;
-  const waits = useQueued<unknown>('make-batch', 'finish-batch', 'record-treatment', 'record-treatments', 'mark-not-done', 'measure-tree');
+  const waits = useQueued<unknown>(
+    'make-batch',
+    'finish-batch',
+    'record-treatment',
+    'record-treatments',
+    'mark-not-done',
+    'measure-tree',
+  );
   // What was written or left on this phone is done, though the server has not heard of it.
   const planned = useMemo(() => {
     const gone = waits.flatMap((w) => [...plansDoneBy(w), ...itemsLeftBy(w)]);

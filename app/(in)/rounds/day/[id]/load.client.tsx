@@ -25,7 +25,10 @@ export function LoadSheet({
   const tick = (lines: LoadTick[], on: boolean) =>
     start(async () => {
       see(lines.map((l) => ({ line: l.line, on })));
-      const answer = await checkLoadItem({ crewDayId, ticks: lines.map((l) => ({ line: l.line, amount: l.amount, on })) });
+      const answer = await checkLoadItem({
+        crewDayId,
+        ticks: lines.map((l) => ({ line: l.line, amount: l.amount, on })),
+      });
       if (!answer.ok) said({ sentence: answer.issues[0]!.message });
     });
   const short = groups.flatMap((g) => g.lines).filter((l) => l.short);

@@ -77,7 +77,11 @@ function afterBooking(x: { treeId: string; next: string | undefined; works: bool
 }
 
 /** Devices of a plan whose dose follows the newest facts: as many, and as much in each, as those ask. */
-function installedAgain(rows: readonly InstallationRow[], plan: SheetPlan, station: Weather): readonly InstallationRow[] {
+function installedAgain(
+  rows: readonly InstallationRow[],
+  plan: SheetPlan,
+  station: Weather,
+): readonly InstallationRow[] {
   const [first] = rows;
   const hangs = toInstall({ ...plan, useKey: plan.use.key }, [], station);
   if (!first || !hangs.ok) return rows;
@@ -313,11 +317,9 @@ export function ApplyBench({
         <>
           <h1 className="mb-2">Put on, before the can is opened</h1>
           <Protect use={use} label={label} words={words} worn={form.worn} onWorn={(worn) => set('worn', worn)} />
-          {ofSite.worn.length > 0 &&
-            use.protection.every((p) => ofSite.worn.includes(p)) &&
-            form.worn.length === 0 && (
-              <p className="mt-2">Worn on the last tree of this place today; say so again for this one.</p>
-            )}
+          {ofSite.worn.length > 0 && use.protection.every((p) => ofSite.worn.includes(p)) && form.worn.length === 0 && (
+            <p className="mt-2">Worn on the last tree of this place today; say so again for this one.</p>
+          )}
           {main('All on: go on', () => {
             ofSite.wear(use.protection);
             setForm((f) => ({ ...f, worn: use.protection, stage: 1 }));
@@ -434,7 +436,11 @@ export function ApplyBench({
           rows={newest && !hanging ? installedAgain(rows, acting, station) : rows}
         >
           {main(hanging ? 'Write what went in' : 'Finished', () => {
-            const installed = hanging && { startedAt: hanging.from, endedAt: hanging.to!, amount: wentIn(hanging.entered) };
+            const installed = hanging && {
+              startedAt: hanging.from,
+              endedAt: hanging.to!,
+              amount: wentIn(hanging.entered),
+            };
             setForm((f) => ({ ...f, endedAt: phoneNow().toISOString(), ...installed, stage: 3 }));
             window.scrollTo({ top: 0 });
           })}

@@ -99,10 +99,15 @@ export function DecideStep({
         <ul>
           {tree.savedDiagnoses.map((savedDiagnosis) => (
             <li key={savedDiagnosis.id} className="row py-2 text-[0.9375rem]">
-              <b className={tree.savedDiagnoses.some((x) => x.overturns.includes(savedDiagnosis.id)) ? 'line-through' : ''}>
+              <b
+                className={
+                  tree.savedDiagnoses.some((x) => x.overturns.includes(savedDiagnosis.id)) ? 'line-through' : ''
+                }
+              >
                 {nameOf(savedDiagnosis.conditionId)}
               </b>
-              , {certaintyWords(savedDiagnosis.certainty)}: {savedDiagnosis.decision}.<span className="block">{savedDiagnosis.reason}</span>
+              , {certaintyWords(savedDiagnosis.certainty)}: {savedDiagnosis.decision}.
+              <span className="block">{savedDiagnosis.reason}</span>
               {savedDiagnosis.overturns.length > 0 && savedDiagnosis.overturnedBy.length > 0 && (
                 <span className="block">
                   Overturned an earlier name by {savedDiagnosis.overturnedBy.map(told).join(', ')}.

@@ -20,6 +20,7 @@ export function answerTo(model: Model, observed: Observed, may: (o: Observable) 
   const post = posterior(model, evidenceOf(model, observed));
   // A suspicion of gas is enough: nobody is sent to dig there.
   const gas = observed.findings.length > 0 && gasShare(model, post) >= GAS_SUSPECTED;
-  const allowed = (o: Observable) => may(o) && !(gas && o.kind === 'test' && inspectionForbidden([{ id: 'gas' }], o.id));
+  const allowed = (o: Observable) =>
+    may(o) && !(gas && o.kind === 'test' && inspectionForbidden([{ id: 'gas' }], o.id));
   return { beams: balance(model, observed, post, 3), looks: nextInspections(model, post, observed, 4, allowed) };
 }

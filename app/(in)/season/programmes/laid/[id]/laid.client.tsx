@@ -6,7 +6,15 @@ import { FormIssues, TextField, TickTag } from '@/ui/controls/controls';
 import { UndoPress } from '@/ui/controls/undo-press.client';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { answerInspection, endAssignment, followSeason, skipVisits, moveVisits, overrideHolds, settleSkippedVisits } from '../../actions';
+import {
+  answerInspection,
+  endAssignment,
+  followSeason,
+  skipVisits,
+  moveVisits,
+  overrideHolds,
+  settleSkippedVisits,
+} from '../../actions';
 
 /** Moves the visits to where the season now has them. */
 export function FollowSeason({ assignmentId, seen, visits }: { assignmentId: string; seen: string; visits: number }) {

@@ -49,8 +49,8 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         {programme.name}, {assignment.siteName}
       </h1>
       <p className="mt-2">
-        {spanWords(assignment.from, assignment.until)}, laid by {assignment.byName} on {dayThere(assignment.at, assignment.timeZone)} over{' '}
-        {tagRuns(trees.map((t) => t.tag))}.
+        {spanWords(assignment.from, assignment.until)}, laid by {assignment.byName} on{' '}
+        {dayThere(assignment.at, assignment.timeZone)} over {tagRuns(trees.map((t) => t.tag))}.
       </p>
       {assignment.endedOn && (
         <p className="mt-2 font-semibold">
@@ -60,7 +60,13 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       <Moved view={view} may={may} />
       <Missed view={view} may={allows(v, 'settle a follow-up')} />
       <Inspections view={view} may={allows(v, 'examine')} />
-      <ProgrammeFigure programme={programme} visits={visits} from={assignment.from} until={assignment.until} today={today} />
+      <ProgrammeFigure
+        programme={programme}
+        visits={visits}
+        from={assignment.from}
+        until={assignment.until}
+        today={today}
+      />
       <Visits programme={programme} visits={visits} today={today} mayMove={may && !assignment.endedOn} />
       <LeftOut rows={left.flatMap((x) => (x.stop ? [{ ...x, stop: x.stop }] : []))} programme={programme}>
         {(g) => may && <DealtWith visitIds={g.rows.flatMap((r) => r.id ?? [])} />}
