@@ -137,10 +137,10 @@ const config = [
   ...Object.entries(LONG).map(([max, files]) => ({ files, ignores: ['**/*.test.*'], rules: lines(Number(max)) })),
   {
     files: [
-      'app/(in)/tree/\\[id\\]/{apply,prescribe,measure}/*.client.tsx',
-      'app/(in)/tree/\\[id\\]/page.tsx',
-      'app/(in)/shelf/**',
-      'app/(in)/grounds/places/\\[id\\]/plan/*.client.tsx',
+      'app/(in)/trees/\\[id\\]/{treat,prescribe,measure}/*.client.tsx',
+      'app/(in)/trees/\\[id\\]/page.tsx',
+      'app/(in)/stock/**',
+      'app/(in)/sites/\\[id\\]/map/*.client.tsx',
       'ui/figures/signs.tsx',
     ],
     rules: { ...lines(560), 'max-lines': ['error', { max: 620, skipBlankLines: true, skipComments: true }] },

@@ -6,13 +6,13 @@ const ROOT = join(__dirname, '..');
 /** Heavy for a phone, and needed by few of its pages: each that carries one says why. */
 const CARRIED: Record<string, Record<string, string>> = {
   zod: {
-    'app/(in)/grounds/import/import.client.tsx': 'a list is read in the browser, line by line',
+    'app/(in)/trees/import/import.client.tsx': 'a list is read in the browser, line by line',
     'app/(in)/offline-checks.client.ts':
       'comes with the first write: without signal nothing else can say what is wrong',
     'app/(in)/phone/day/[id]/offline-day.client.tsx': 'the day is worked out on the phone, from what came along',
     'app/(in)/phone/tree/[id]/offline-tree.client.tsx': 'the tree is worked out on the phone, from what came along',
-    'app/(in)/rules/rules.client.tsx': 'the office checks a whole profile while it is written',
-    'app/(in)/shelf/labels/new/editor.client.tsx': 'a label is checked while it is typed from the paper',
+    'app/(in)/settings/rules/rules.client.tsx': 'the office checks a whole profile while it is written',
+    'app/(in)/stock/labels/new/editor.client.tsx': 'a label is checked while it is typed from the paper',
   },
   'knowledge/index.ts': {
     'app/(in)/phone/day/[id]/offline-day.client.tsx': 'nothing can be asked without signal',

@@ -7,7 +7,7 @@ export default function manifest(): MetadataRoute.Manifest {
     name: 'Elmhorn',
     short_name: 'Elmhorn',
     description: 'Examine, dose, treat, record, come back.',
-    start_url: '/rounds',
+    start_url: '/jobs',
     scope: '/',
     display: 'standalone',
     background_color: '#e9ece3',

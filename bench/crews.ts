@@ -41,7 +41,7 @@ export async function crews({ report, row }: Table): Promise<void> {
     people.map(async (cookie, crew) => {
       for (let i = crew; performance.now() < until; i += CREWS) {
         const tree = trees[i % trees.length]!.id;
-        await ask(`/tree/${tree}`, { headers: { cookie } });
+        await ask(`/trees/${tree}`, { headers: { cookie } });
         const id = v7();
         const reading = {
           method: 'POST',
@@ -52,7 +52,7 @@ export async function crews({ report, row }: Table): Promise<void> {
         if (i % 5 === 0) await ask('/api/v1/commands/measure', reading);
         if (kept.ok) told.push(id);
         times.push(kept.ms);
-        await ask('/book', { headers: { cookie } });
+        await ask('/records', { headers: { cookie } });
       }
     }),
   );

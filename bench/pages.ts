@@ -20,19 +20,19 @@ const TIMES = 80;
 const BUDGETS: [name: string, path: (tree: string, plan: string) => string, statements: number, cpu: number | null][] =
   [
     ['Today', () => '/', 12, 40],
-    ['tree', (t) => `/tree/${t}`, 10, 25],
-    ['measure', (t) => `/tree/${t}/measure`, 10, null],
-    ['examine', (t) => `/tree/${t}/examine`, 10, 50],
-    ['decide', (t) => `/tree/${t}/decide`, 10, null],
-    ['prescribe', (t) => `/tree/${t}/prescribe`, 10, 60],
+    ['tree', (t) => `/trees/${t}`, 10, 25],
+    ['measure', (t) => `/trees/${t}/measure`, 10, null],
+    ['examine', (t) => `/trees/${t}/inspect`, 10, 50],
+    ['decide', (t) => `/trees/${t}/diagnose`, 10, null],
+    ['prescribe', (t) => `/trees/${t}/prescribe`, 10, 60],
     ['apply', (_, p) => p, 10, null],
-    ['book', () => '/book', 10, 35],
-    ['rounds', () => '/rounds', 10, null],
-    ['season', () => '/season', 10, null],
-    ['grounds', () => '/grounds', 10, null],
-    ['shelf', () => '/shelf', 12, null],
+    ['book', () => '/records', 10, 35],
+    ['rounds', () => '/jobs', 10, null],
+    ['season', () => '/schedule', 10, null],
+    ['grounds', () => '/trees', 10, null],
+    ['shelf', () => '/stock', 12, null],
     ['field guide', () => '/guide', 10, null],
-    ['me', () => '/me', 2, null],
+    ['me', () => '/settings', 2, null],
   ];
 
 /** What the database logged since `from`: statements that do something, and transactions. */
@@ -89,7 +89,7 @@ async function subjects(owner: Sql) {
     select
       (select v.tree_id from diagnosis v join person w on w.id = v.by_person where w.email like '%@oxmere.example'
        order by v.decision = 'treat now' desc, v.at desc limit 1) as tree,
-      (select '/tree/' || n.tree_id || '/apply?plan=' || n.id from treatment_plan n join person w on w.id = n.by_person
+      (select '/trees/' || n.tree_id || '/treat?plan=' || n.id from treatment_plan n join person w on w.id = n.by_person
        where w.email like '%@oxmere.example' and n.state = 'open' order by n.id limit 1) as plan`;
   return row!;
 }

@@ -126,7 +126,7 @@ async function measure(figures: Table, context: BrowserContext, url: string) {
   await page.getByText('In touch with the server.').waitFor({ timeout: 120_000 });
   const held = await heldOn(page);
   const trees = held.filter((h) => h.path.startsWith('/phone/tree/'));
-  const ofTrees = held.filter((h) => /^\/(phone\/tree|tree|api\/photos)\//.test(h.path));
+  const ofTrees = held.filter((h) => /^\/(phone\/tree|trees|api\/photos)\//.test(h.path));
   const each = ofTrees.reduce((sum, h) => sum + h.bytes, 0) / trees.length;
   const rest = held.filter((h) => !ofTrees.includes(h)).reduce((sum, h) => sum + h.bytes, 0);
   figures.report(`a round of ${TREES} trees on a phone, with photos`, (each * TREES + rest) / 1e6, 'MB', 6);
@@ -135,13 +135,13 @@ async function measure(figures: Table, context: BrowserContext, url: string) {
   await context.setOffline(true);
   const cdp = await context.newCDPSession(page);
   await cdp.send('Emulation.setCPUThrottlingRate', { rate: 4 });
-  const day = held.find((h) => h.path.startsWith('/phone/day/'))!.path.replace('/phone', '/rounds');
+  const day = held.find((h) => h.path.startsWith('/phone/day/'))!.path.replace('/phone', '/jobs');
   const treeId = trees[0]!.path.split('/').pop()!;
   const times = await opening(page, url, {
     'a day': day,
-    'its close': `${day}/close`,
-    'a sheet': `/tree/${treeId}/apply`,
-    'the board': '/rounds/hanging',
+    'its close': `/finish`,
+    'a sheet': `/trees/${treeId}/treat`,
+    'the board': '/jobs/devices',
   });
   for (const [what, ms] of Object.entries(times))
     figures.report(`${what} opens without signal, CPU 4 × slower`, ms, 'ms', 1000);

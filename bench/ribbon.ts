@@ -99,7 +99,7 @@ export async function ribbon(
   await context.addCookies([{ name, value, url }]);
   const page = await context.newPage();
   const cdp = await context.newCDPSession(page);
-  await page.goto(`${url}/season?place=${siteId}`, { waitUntil: 'networkidle' });
+  await page.goto(`${url}/schedule?place=${siteId}`, { waitUntil: 'networkidle' });
   await page.getByText('By tree', { exact: true }).click();
   const figure = page.getByRole('group', { name: /^The year as a drawing/ });
   await figure.scrollIntoViewIfNeeded();

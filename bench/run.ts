@@ -201,16 +201,16 @@ async function lists(cookie: string) {
   const listSql = (tx: Parameters<Parameters<typeof app.begin>[1]>[0], where = tx``) =>
     tx`select t.id, t.tag, t.host_id, p.name from (select * from tree t where t.company_id = ${company} and t.archived_at is null ${where} order by t.tag collate natural_order, t.id limit 61) t join site p on p.id = t.site_id order by t.tag collate natural_order, t.id`;
   const pages: [string, string, (tx: Parameters<Parameters<typeof app.begin>[1]>[0]) => Promise<unknown>][] = [
-    ['list of trees, first page', '/grounds', (tx) => listSql(tx)],
+    ['list of trees, first page', '/trees', (tx) => listSql(tx)],
     [
       'list of trees, deep page',
-      `/grounds?tag=S150000&id=${tree}`,
+      `/trees?tag=S150000&id=${tree}`,
       (tx) => listSql(tx, tx`and (t.tag collate natural_order, t.id) > ('S150000', ${tree})`),
     ],
-    ['search: one letter that every tag has', '/grounds?find=S', (tx) => listSql(tx, tx`and t.tag ilike 'S%'`)],
+    ['search: one letter that every tag has', '/trees?find=S', (tx) => listSql(tx, tx`and t.tag ilike 'S%'`)],
     [
       'search: tag',
-      '/grounds?find=S777',
+      '/trees?find=S777',
       (tx) =>
         listSql(
           tx,
@@ -219,7 +219,7 @@ async function lists(cookie: string) {
     ],
     [
       'search: host and street',
-      '/grounds?find=plane+77+long',
+      '/trees?find=plane+77+long',
       (tx) =>
         listSql(
           tx,
@@ -228,19 +228,19 @@ async function lists(cookie: string) {
     ],
     [
       'one place in walking order',
-      `/grounds/places/${place}`,
+      `/sites/${place}`,
       (tx) =>
         tx`select id, tag, host_id from tree where company_id = ${company} and site_id = ${place} and archived_at is null order by walk_order, id limit 81`,
     ],
     [
       'one tree',
-      `/tree/${tree}`,
+      `/trees/${tree}`,
       (tx) =>
         tx`select * from tree t left join measurement r on r.company_id = t.company_id and r.tree_id = t.id where t.company_id = ${company} and t.id = ${tree}`,
     ],
     [
       'book, first page',
-      '/book',
+      '/records',
       (tx) => tx`select * from record where company_id = ${company} and latest order by done_on desc, id desc limit 41`,
     ],
     [
@@ -252,7 +252,7 @@ async function lists(cookie: string) {
   ];
   // A page of this framework that asks the database for nothing but who is signed in, in the same run.
   const empty: number[] = [];
-  for (let i = 0; i < 40; i++) empty.push(await ask('/me'));
+  for (let i = 0; i < 40; i++) empty.push(await ask('/settings'));
   const bareFramework = quantile(empty.slice(15), 0.95);
   row('a bare page of the framework, p95', `${bareFramework.toFixed(0)} ms`, 'reported', true);
   for (const [what, path, query] of pages) {
@@ -289,15 +289,15 @@ async function paint(cookie: string) {
   const [name, value] = cookie.split('=') as [string, string];
   await context.addCookies([{ name, value, url }]);
   const page = await context.newPage();
-  const probe = await page.request.get(`${url}/grounds?find=S77742`);
-  const tree = /\/tree\/[0-9a-f-]{36}/.exec(await probe.text())![0];
+  const probe = await page.request.get(`${url}/trees?find=S77742`);
+  const tree = /\/trees\/[0-9a-f-]{36}/.exec(await probe.text())![0];
   for (const path of [
     '/',
-    '/grounds',
+    '/trees',
     '/guide',
     `${tree}/measure`,
-    `${tree}/examine`,
-    `${tree}/decide`,
+    `${tree}/inspect`,
+    `${tree}/diagnose`,
     `${tree}/prescribe`,
   ]) {
     const cdp = await context.newCDPSession(page);
@@ -323,7 +323,7 @@ async function paint(cookie: string) {
         (a, b) => a + b,
         0,
       ) / 1024;
-    const name = path.replace(/\/tree\/[^/]+/, '/tree/…');
+    const name = path.replace(/\/trees\/[^/]+/, '/trees/…');
     // What the page itself names is there before anything can be used; the rest comes once it has settled.
     const html = await (await page.request.get(url + path)).text();
     const named = (src: string) => html.includes(new URL(src).pathname);

@@ -54,7 +54,7 @@ describe('the same id', () => {
   it('with the same content is the same answer, and the work is done once', async () => {
     const id = v7();
     const first = await perform(measureTree, at(), reading(id, '100'));
-    expect(first).toMatchObject({ ok: true, value: { next: `/tree/${made.o.treeId}/decide` } });
+    expect(first).toMatchObject({ ok: true, value: { next: `/trees/${made.o.treeId}/diagnose` } });
     expect(await perform(measureTree, at(), reading(id, '100'))).toEqual(first);
     expect(await kept(id)).toHaveLength(1);
   });

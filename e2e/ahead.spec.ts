@@ -14,12 +14,12 @@ const dayOf = async (when: Locator, day: string) => {
 /** Infused last season: its next window is ahead, on whatever day this runs. */
 const SOUND_ELM = '120';
 
-test('a sound elm is planned for its window: the dose now, the gates of the day on the day, and it waits on Season until then', async ({
+test('a sound elm is planned for its window: the dose now, the gates of the day on the day, and it waits on Schedule until then', async ({
   page,
 }) => {
   await signIn(page, OWNER);
   const id = await findTree(page, SOUND_ELM);
-  await page.goto(`/tree/${id}/prescribe`);
+  await page.goto(`/trees/${id}/prescribe`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('How much to infuse, and where');
   const when = page.getByRole('region', { name: 'When' });
   // For a month in early summer its window is open, and the next one is a day of one's own.
@@ -40,13 +40,13 @@ test('a sound elm is planned for its window: the dose now, the gates of the day 
     await when.getByText(/^from /).click();
   }
   await page.getByRole('button', { name: /^Plan it for / }).click();
-  await expect(page.getByText(/^Planned for .*it waits on Season until then\./)).toBeVisible();
+  await expect(page.getByText(/^Planned for .*it waits on Schedule until then\./)).toBeVisible();
   await expect(page.getByRole('link', { name: /^Planned for .*see the sheet/ })).toBeVisible();
 
-  await page.goto('/rounds');
+  await page.goto('/jobs');
   const later = page.getByRole('main').locator('section').filter({ hasText: 'Planned for later' });
   await expect(later.getByRole('link', { name: new RegExp(`^${SOUND_ELM}`) })).toBeVisible();
-  await page.goto('/season');
+  await page.goto('/schedule');
   const row = page.getByRole('main').getByRole('listitem').filter({ hasText: 'Planned: Trunk injection' });
   await expect(row.filter({ hasText: SOUND_ELM })).toBeVisible();
   await page.goto('/');
@@ -54,20 +54,20 @@ test('a sound elm is planned for its window: the dose now, the gates of the day 
   await expect(crew.getByRole('link', { name: new RegExp(`^${SOUND_ELM}`) })).toHaveCount(0);
 
   // Opened before its time, the sheet answers for today, and asks for the leaf that nobody has seen yet.
-  await page.goto(`/tree/${id}/prescribe`);
+  await page.goto(`/trees/${id}/prescribe`);
   await page.getByRole('link', { name: /^Planned for .*see the sheet/ }).click();
-  await page.waitForURL(/apply\?plan=/);
+  await page.waitForURL(/treat\?plan=/);
   await expect(page.getByText(/Planned for .*The gates here answer for today\./)).toBeVisible();
   await expect(page.getByRole('complementary', { name: 'Margin' })).toContainText('Leaf state?');
 
-  await page.goto(`/tree/${id}/prescribe`);
+  await page.goto(`/trees/${id}/prescribe`);
   await page.getByRole('button', { name: 'Drop this plan' }).click();
   await expect(page.getByText('Plan dropped.')).toBeVisible();
-  await page.goto('/season');
+  await page.goto('/schedule');
   await expect(row.filter({ hasText: SOUND_ELM })).toHaveCount(0);
 });
 
-test('a day of one’s own: asked for what it is, kept on Season and on the tree, and done like any visit', async ({
+test('a day of one’s own: asked for what it is, kept on Schedule and on the tree, and done like any visit', async ({
   page,
 }) => {
   await signIn(page);
@@ -78,14 +78,14 @@ test('a day of one’s own: asked for what it is, kept on Season and on the tree
   await page.getByLabel('For', { exact: true }).fill('Loosen the tie');
   await page.getByLabel('On', { exact: true }).fill(soon);
   await page.getByRole('button', { name: 'Set it' }).click();
-  await expect(page.getByText('It stands on Season: Loosen the tie.')).toBeVisible();
+  await expect(page.getByText('It stands on Schedule: Loosen the tie.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Done: Loosen the tie' })).toBeVisible();
-  await page.goto('/season');
+  await page.goto('/schedule');
   const row = page.getByRole('main').getByRole('listitem').filter({ hasText: 'Loosen the tie' });
   await row.getByRole('link').click();
   await page.getByRole('button', { name: 'Done: Loosen the tie' }).click();
   await expect(page.getByText('Done: Loosen the tie.')).toBeVisible();
-  await page.goto('/season');
+  await page.goto('/schedule');
   await expect(row).toHaveCount(0);
 });
 
@@ -102,7 +102,7 @@ test('a treatment that is due is left out with a reason, and stands on its next 
   await row.getByRole('button', { name: /^Looked at, and not so/ }).click();
   await expect(page.getByText(/^Left out; it comes again on /)).toBeVisible();
   await expect(row).toHaveCount(0);
-  await page.goto('/season');
+  await page.goto('/schedule');
   await expect(row.first()).toBeVisible();
 });
 
@@ -112,7 +112,7 @@ test('a property is offered as one thing: lines with their months, coming out on
   baseURL,
 }) => {
   await signIn(page, OWNER);
-  await page.goto(`/grounds/places/${await openYear(page, 'School grounds')}`);
+  await page.goto(`/sites/${await openYear(page, 'School grounds')}`);
   await page.getByRole('link', { name: 'Offer it to the client' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('An offer for School grounds');
   const lines = page.getByRole('main').getByRole('checkbox');
@@ -160,7 +160,7 @@ test('what is left to a client stands on their own page with how it is done; the
   baseURL,
 }) => {
   await signIn(page, OWNER);
-  await page.goto(`/grounds/places/${await openYear(page, 'Church green')}`);
+  await page.goto(`/sites/${await openYear(page, 'Church green')}`);
   const tasks = page.getByRole('main').locator('section').filter({ hasText: 'To come back for' });
   await tasks.getByText('Come back for something, or leave it to the client').click();
   await tasks.getByText('the client does it', { exact: true }).click();

@@ -15,14 +15,14 @@ test('a whole day on a phone: put together, loaded, mixed, drenched by strip, ra
   const who = await crewOfOne(page, `Ferrer ${mark}`);
 
   // The evening before: what goes on which day, by hand.
-  await page.goto('/rounds/make');
+  await page.goto('/jobs/new');
   await page.getByRole('checkbox', { name: place }).check();
   await page.getByRole('combobox', { name: 'Crew' }).selectOption({ label: `Crew Ferrer ${mark}` });
   await page.getByRole('button', { name: 'Put 5 on this day' }).click();
   const anyway = page.getByRole('button', { name: 'Put it there all the same' });
   await expect(anyway.or(page.getByRole('heading', { level: 1, name: `Crew Ferrer ${mark},` }))).toBeVisible();
   if (await anyway.isVisible()) await anyway.click();
-  await expect(page).toHaveURL(/\/rounds\/day\//);
+  await expect(page).toHaveURL(/\/jobs\/day\//);
   const round = page.url();
 
   const context = await browser.newContext({
@@ -111,7 +111,7 @@ test('a whole day on a phone: put together, loaded, mixed, drenched by strip, ra
   await main.getByRole('button', { name: 'It cannot be done now' }).click();
   await main.getByRole('group', { name: 'Why R4 is left' }).getByRole('button', { name: 'Rain' }).click();
   await expect(phone.getByText('R4 is left for another day.')).toBeVisible();
-  await phone.goto(`${round}/close`);
+  await phone.goto(`/finish`);
   await open.getByRole('link', { name: 'There' }).click();
   await main.getByRole('button', { name: 'It is handed in' }).click();
   await main.getByRole('button', { name: 'Write it' }).click();
@@ -119,7 +119,7 @@ test('a whole day on a phone: put together, loaded, mixed, drenched by strip, ra
   await main.getByLabel('To whom').fill('the waste drum of the yard');
   await main.getByRole('button', { name: 'Write it' }).click();
   await expect(phone.getByText('What became of it is written.')).toBeVisible();
-  await phone.goto(`${round}/close`);
+  await phone.goto(`/finish`);
   const message = main.getByLabel(`Message for ${place}`);
   await expect(message).toHaveValue(/Trees R1–R3: soil drench with Training label 1/);
   await expect(message).toHaveValue(/R4: not done, as it rained/);
@@ -142,6 +142,6 @@ test('a whole day on a phone: put together, loaded, mixed, drenched by strip, ra
   const left = page.getByRole('group', { name: place });
   await expect(left.getByRole('checkbox', { name: /^R4.*it rained$/ })).toBeChecked();
   await expect(left.getByRole('checkbox', { name: /^R5.*it was not wanted$/ })).toBeChecked();
-  await page.goto('/book');
+  await page.goto('/records');
   await expect(page.getByRole('main').getByRole('listitem').filter({ hasText: place }).first()).toBeVisible();
 });

@@ -34,10 +34,10 @@ test('in the sun and in gloves: every page of the day at 390 px has a contrast o
   const { round, mix } = await openQuayDay(page);
   const row = await page
     .goto(round)
-    .then(() => page.locator('main [href*="/rounds/row"]').first().getAttribute('href'));
-  const sheet = await page.locator('main [href*="/apply?plan="]').first().getAttribute('href');
+    .then(() => page.locator('main [href*="/jobs/row"]').first().getAttribute('href'));
+  const sheet = await page.locator('main [href*="/treat?plan="]').first().getAttribute('href');
   const school = await findTree(page, '313', 'school');
-  const tree = /\/tree\/[0-9a-f-]{36}/.exec(sheet!)![0];
+  const tree = /\/trees\/[0-9a-f-]{36}/.exec(sheet!)![0];
   const judge = async (what: string) => {
     await page.evaluate(() => (document.documentElement.dataset.theme = 'daylight'));
     const pale = await violations(page, ['color-contrast-enhanced']);
@@ -46,14 +46,14 @@ test('in the sun and in gloves: every page of the day at 390 px has a contrast o
   };
   const views = [
     '/',
-    '/rounds',
+    '/jobs',
     round,
-    `${round}/close`,
+    `/finish`,
     row!,
     mix,
-    '/rounds/hanging',
+    '/jobs/devices',
     '/phone',
-    ...['measure', 'examine', 'decide', 'prescribe'].map((step) => `${tree}/${step}`),
+    ...['measure', 'inspect', 'diagnose', 'prescribe'].map((step) => `${tree}/${step}`),
   ];
   for (const view of views) {
     await page.goto(view);
@@ -61,7 +61,7 @@ test('in the sun and in gloves: every page of the day at 390 px has a contrast o
     await judge(view);
   }
   // The sheet of a drench and that of bottles, stage by stage.
-  for (const path of [sheet!, `/tree/${school}/apply`]) {
+  for (const path of [sheet!, `/trees/${school}/treat`]) {
     await page.goto(path);
     const stages = page.getByRole('navigation', { name: 'Sheet' }).getByRole('button');
     for (let i = 0; i < (await stages.count()); i++) {

@@ -4,7 +4,7 @@ import { newMark } from './clock';
 test('measuring: several stems, bark to keep clear of, and the tape that sends its reading', async ({ page }) => {
   await signIn(page);
   const id = await findTree(page, '305', 'school');
-  await page.goto(`/tree/${id}/measure`);
+  await page.goto(`/trees/${id}/measure`);
   await page.getByRole('button', { name: 'Take from the tape (simulated)' }).click();
   await expect(page.getByRole('textbox', { name: /^Diameter/ })).not.toHaveValue('');
   await page.getByRole('radio', { name: 'diameter' }).first().check({ force: true });
@@ -30,7 +30,7 @@ test('measuring: several stems, bark to keep clear of, and the tape that sends i
   await page.getByLabel('from, °').last().fill('10');
   await page.getByRole('button', { name: 'Keep this reading' }).click();
   await page.waitForURL(/prescribe|decide|examine/);
-  await page.goto(`/tree/${id}/measure`);
+  await page.goto(`/trees/${id}/measure`);
   await expect(page.getByText('typed as diameter 18.4 cm + diameter 22.1 cm + diameter 9.7 cm')).toBeVisible();
 });
 
@@ -38,31 +38,31 @@ test('units and theme are a person’s own: inches in, centimetres kept', async 
   // Nobody else's journey reads the owner's units.
   await signIn(page, OWNER);
   const units = async (name: RegExp, shown: string) => {
-    await page.goto('/me');
+    await page.goto('/settings');
     await page.getByRole('radio', { name }).check({ force: true });
-    await expect.poll(() => page.request.get('/tools').then((r) => r.text())).toContain(shown);
+    await expect.poll(() => page.request.get('/calculators').then((r) => r.text())).toContain(shown);
   };
   await units(/^US/, 'Girth, in');
   const id = await findTree(page, '307', 'school');
-  await page.goto(`/tree/${id}/measure`);
+  await page.goto(`/trees/${id}/measure`);
   await page.getByLabel('Girth, in').fill('57.125');
   await expect(page.getByRole('main').getByText('18.2 in')).toBeVisible();
   await page.getByRole('button', { name: 'Keep this reading' }).click();
   await page.waitForURL(/prescribe|decide|examine/);
   await units(/^metric/, 'Girth, cm');
-  await page.goto(`/tree/${id}/measure`);
+  await page.goto(`/trees/${id}/measure`);
   await expect(page.getByRole('complementary', { name: 'Margin' }).getByText(/girth 145\.1 cm/)).toBeVisible();
-  await page.goto('/me');
+  await page.goto('/settings');
   await page.getByRole('radio', { name: /^night/ }).check({ force: true });
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
-  await expect.poll(() => page.request.get('/me').then((r) => r.text())).toContain('data-theme="night"');
+  await expect.poll(() => page.request.get('/settings').then((r) => r.text())).toContain('data-theme="night"');
   await page.getByRole('radio', { name: /^light/ }).check({ force: true });
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'light');
 });
 
 test('bench tools: the worked figures, and a sentence for nonsense', async ({ page }) => {
   await signIn(page);
-  await page.goto('/tools');
+  await page.goto('/calculators');
   const tool = (name: string) =>
     page.locator('section').filter({ has: page.getByRole('heading', { name, exact: true }) });
   await tool('Girth and diameter').getByLabel('Girth, cm').fill('96.5');
@@ -90,11 +90,11 @@ test('a client, a place with its outline and water, a first tag; the gate asks u
 }) => {
   await signIn(page);
   const mark = newMark();
-  await page.goto('/grounds');
+  await page.goto('/trees');
   await page.getByLabel('New client').fill(`Client ${mark}`);
   await page.getByRole('button', { name: 'Add this client' }).click();
   await expect(page.getByText(`Client ${mark} is a client now.`)).toBeVisible();
-  await page.goto('/grounds/places/new');
+  await page.goto('/sites/new');
   await page.getByLabel('Client').selectOption({ label: `Client ${mark}` });
   await page.getByLabel('Name of the place').fill(`Place ${mark}`);
   await page.getByLabel(/^Area/).fill('1200');
@@ -116,7 +116,7 @@ test('a client, a place with its outline and water, a first tag; the gate asks u
   await page.getByRole('button', { name: 'Hang it' }).click();
   await expect(page.getByText('Tag E1 hangs at this place already.')).toBeVisible();
   await page.getByRole('main').getByRole('link', { name: /^E1/ }).click();
-  await page.waitForURL(/tree/);
+  await page.waitForURL(/trees/);
   await page.goto(`${page.url()}/prescribe`);
   await page.getByRole('radio', { name: /Training label 1,/ }).check();
   const margin = page.getByRole('complementary', { name: 'Margin' });
@@ -127,7 +127,7 @@ test('a client, a place with its outline and water, a first tag; the gate asks u
 
 test('the book: filtered by place and words, paged, taken out as CSV', async ({ page }) => {
   await signIn(page);
-  await page.goto('/book');
+  await page.goto('/records');
   await page.locator('select[name=place]').selectOption({ label: 'Church green' });
   await page.getByRole('button', { name: 'Show' }).click();
   await expect(page.getByRole('main').getByText('Pedunculate oak, Church green').first()).toBeVisible();
@@ -138,13 +138,13 @@ test('the book: filtered by place and words, paged, taken out as CSV', async ({ 
   expect(lines[0]).toContain('Registration');
   expect(lines.length).toBeGreaterThan(1);
   for (const line of lines.slice(1)) expect(line).toContain('TR-0006');
-  await page.goto('/book?words=no-such-thing');
+  await page.goto('/records?words=no-such-thing');
   await expect(page.getByText('Nothing matches.')).toBeVisible();
 });
 
 test('people: an owner adds somebody and ends a licence; nobody else may', async ({ page }) => {
   await signIn(page, OWNER);
-  await page.goto('/people');
+  await page.goto('/settings/team');
   const email = `${newMark()}@oxmere.example`;
   await page.getByLabel('Name', { exact: true }).fill('Piran Lusty');
   await page.getByLabel('E-mail').fill('no address');
@@ -161,7 +161,7 @@ test('people: an owner adds somebody and ends a licence; nobody else may', async
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByText('A company needs at least one owner who can sign in.')).toBeVisible();
   await signInAgain(page);
-  await page.goto('/people');
+  await page.goto('/settings/team');
   await expect(page.getByRole('button', { name: /^Change/ })).toHaveCount(0);
 });
 
@@ -174,19 +174,19 @@ test('rounds and the load: what is planned appears with product, water and what 
   page,
 }) => {
   await signIn(page);
-  await page.goto('/rounds');
+  await page.goto('/jobs');
   const margin = page.getByRole('complementary', { name: 'Margin' });
   await expect(margin.getByText('Training label 1, soil systemic 240')).toBeVisible();
   await expect(margin.getByText('Nitrile gloves')).toBeVisible();
   const id = await findTree(page, '113');
-  await page.goto(`/tree/${id}/prescribe`);
+  await page.goto(`/trees/${id}/prescribe`);
   await page.getByRole('button', { name: 'Drop this plan' }).click();
   await expect(page.getByText('Plan dropped.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   // Left before the answer is there, the way back would be cut off under way.
   await expect(page.getByText('Undone.')).toBeVisible();
   await expect(page.getByRole('link', { name: 'Planned: start the sheet' })).toBeVisible();
-  await page.goto('/rounds');
+  await page.goto('/jobs');
   await expect(page.getByRole('main').getByRole('link', { name: /^113/ })).toBeVisible();
 });
 
@@ -195,7 +195,7 @@ test('a hold is released with a reason only; what goes otherwise than planned is
 }) => {
   await signIn(page);
   const id = await findTree(page, '131');
-  await page.goto(`/tree/${id}/decide`);
+  await page.goto(`/trees/${id}/diagnose`);
   await choose(page.getByRole('radio', { name: /^possible/ }));
   await page.getByRole('button', { name: 'Keep this decision' }).click();
   await page.waitForURL(/prescribe/);
@@ -206,7 +206,7 @@ test('a hold is released with a reason only; what goes otherwise than planned is
   await page.getByPlaceholder('Go on because …').first().fill('Larvae found on the neighbour');
   await expect(make).toBeEnabled();
   await make.click();
-  await page.waitForURL(/apply/);
+  await page.waitForURL(/treat/);
   await page.getByLabel('Nitrile gloves').check();
   await page.getByRole('button', { name: 'Go on with what is ticked' }).click();
   // The air of the hour is asked before the work, and what is no number is told before it starts.
@@ -224,16 +224,16 @@ test('a hold is released with a reason only; what goes otherwise than planned is
   ).toBeVisible();
   await page.getByLabel('Why').fill('Boots and sleeves soaked through');
   await page.getByRole('button', { name: 'Book it' }).click();
-  await page.waitForURL(/book\//);
+  await page.waitForURL(/records\//);
   await expect(page.getByText(/Not worn: Long sleeves.*Reason: Boots and sleeves soaked through/)).toBeVisible();
   await expect(page.getByText('Released: Larvae found on the neighbour')).toBeVisible();
 });
 
 test('the sheet on paper: the tag largest, every step and blank on it, nothing that is pressed', async ({ page }) => {
   await signIn(page);
-  await page.goto('/rounds');
-  const sheet = await page.locator('main a[href*="/apply?plan="]').first().getAttribute('href');
-  await page.goto(sheet!.replace('/apply', '/paper'));
+  await page.goto('/jobs');
+  const sheet = await page.locator('main a[href*="/treat?plan="]').first().getAttribute('href');
+  await page.goto(sheet!.replace('/treat', '/paper'));
   const paper = page.getByRole('article', { name: 'Paper sheet' });
   const tag = (await paper.getByRole('heading', { level: 1 }).innerText()).trim();
   await expect(page).toHaveTitle(new RegExp(`^${tag} Paper sheet`));
@@ -253,7 +253,7 @@ test('a place has its own rules: its profile is kept with it, and can be read an
 }) => {
   await signIn(page, OWNER);
   const mark = newMark();
-  await page.goto('/grounds/places/new');
+  await page.goto('/sites/new');
   await page.getByLabel('Client').selectOption({ index: 1 });
   await page.getByLabel('Name of the place').fill(`Border ${mark}`);
   const rules = page.getByLabel('Rules in force here');
@@ -263,7 +263,7 @@ test('a place has its own rules: its profile is kept with it, and can be read an
   await expect(page.getByRole('heading', { level: 1, name: `Border ${mark}` })).toBeVisible();
   await page.getByText('Change this place').click();
   await expect(page.getByLabel('Rules in force here')).toHaveValue('upland');
-  await page.goto('/rules');
+  await page.goto('/settings/rules');
   await page.getByRole('link', { name: 'Upland District' }).click();
   await expect(page.getByRole('heading', { name: 'The profile of Upland District' })).toBeVisible();
 });
@@ -274,7 +274,7 @@ test('two who change one person: the second is told what stands, and goes over i
   baseURL,
 }) => {
   await signIn(page, OWNER);
-  await page.goto('/people');
+  await page.goto('/settings/team');
   const email = `${newMark()}@oxmere.example`;
   await page.getByLabel('Name', { exact: true }).fill(`Tegen ${email.slice(0, 6)}`);
   await page.getByLabel('E-mail').fill(email);
@@ -284,7 +284,7 @@ test('two who change one person: the second is told what stands, and goes over i
   await expect(change(page)).toBeVisible();
   const other = await (await browser.newContext({ baseURL })).newPage();
   await signIn(other, OWNER);
-  await other.goto('/people');
+  await other.goto('/settings/team');
   for (const p of [page, other]) await change(p).click();
   await page.getByLabel('Role').first().selectOption('arborist');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();

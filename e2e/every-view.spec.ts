@@ -18,55 +18,55 @@ const WALKS = 3;
 async function everyView(page: Page): Promise<string[]> {
   const id = await findTree(page, '113');
   const record = await page
-    .goto('/book')
+    .goto('/records')
     .then(() => page.getByRole('main').getByRole('listitem').getByRole('link').first().getAttribute('href'));
-  const place = await page.goto('/grounds').then(() =>
+  const place = await page.goto('/trees').then(() =>
     page
       .getByRole('link', { name: /Quay Avenue/ })
       .first()
       .getAttribute('href'),
   );
   const sheet = await page
-    .goto('/rounds')
+    .goto('/jobs')
     .then(() =>
-      page.getByRole('link', { name: /\d/ }).and(page.locator('[href*="/apply"]')).first().getAttribute('href'),
+      page.getByRole('link', { name: /\d/ }).and(page.locator('[href*="/treat"]')).first().getAttribute('href'),
     );
-  const row = page.locator('main [href*="/rounds/row"]');
+  const row = page.locator('main [href*="/jobs/row"]');
   const inOneGo = (await row.count()) ? [(await row.first().getAttribute('href'))!] : [];
   const { round, mix } = await openQuayDay(page);
   const assignment = await page
-    .goto('/season/programmes')
-    .then(() => page.locator('main [href*="/programmes/laid/"]').first().getAttribute('href'));
+    .goto('/schedule/programmes')
+    .then(() => page.locator('main [href*="/programmes/assigned/"]').first().getAttribute('href'));
   return [
     '/',
-    '/grounds',
-    '/grounds/import',
-    '/grounds/places/new',
+    '/trees',
+    '/trees/import',
+    '/sites/new',
     place!,
-    '/rounds',
-    '/rounds/fortnight',
-    '/rounds/crews',
-    '/rounds/hanging',
+    '/jobs',
+    '/jobs/fortnight',
+    '/jobs/crews',
+    '/jobs/devices',
     ...inOneGo,
-    '/rounds/make',
+    '/jobs/new',
     round,
-    `${round}/close`,
+    `/finish`,
     '/phone',
     '/phone/offline',
     mix,
-    '/season',
-    '/season/programmes',
-    `/season/programmes/elm-protection?place=${place!.split('/').pop()}&tags=101-104&until=2030-01-01`,
-    '/season/programmes/orchard-apple/edit',
+    '/schedule',
+    '/schedule/programmes',
+    `/schedule/programmes/elm-protection?place=${place!.split('/').pop()}&tags=101-104&until=2030-01-01`,
+    '/schedule/programmes/orchard-apple/edit',
     assignment!,
-    `/season/readings?place=${place!.split('/').pop()}`,
-    '/shelf',
-    '/book',
+    `/schedule/readings?place=${place!.split('/').pop()}`,
+    '/stock',
+    '/records',
     record!,
-    '/tools',
-    '/tools/climates',
-    '/people',
-    '/me',
+    '/calculators',
+    '/calculators/climates',
+    '/settings/team',
+    '/settings',
     '/guide',
     '/guide?table=black-on-pear',
     '/guide?find=black&host=pear',
@@ -80,15 +80,15 @@ async function everyView(page: Page): Promise<string[]> {
     '/guide/hosts',
     '/guide/hosts/common-ash',
     '/practice',
-    '/book/overturned',
+    '/records/overturned',
     `${place!}/spread`,
     `${place!}/plan`,
     `${place!}/choose`,
     `${place!}/offer`,
-    '/rules',
-    '/shelf/labels/new',
-    sheet!.replace('/apply', '/paper'),
-    ...['', '/measure', '/examine', '/decide', '/letter', '/prescribe', '/apply'].map((p) => `/tree/${id}${p}`),
+    '/settings/rules',
+    '/stock/labels/new',
+    sheet!.replace('/treat', '/paper'),
+    ...['', '/measure', '/inspect', '/diagnose', '/letter', '/prescribe', '/treat'].map((p) => `/trees/${id}${p}`),
   ];
 }
 

@@ -31,7 +31,7 @@ test('one tree on a phone: under two minutes and 25 touches, from the key to the
 }) => {
   const page = await phone(browser, baseURL);
   const id = await findTree(page, '409', 'well');
-  await page.goto(`/tree/${id}/examine`);
+  await page.goto(`/trees/${id}/inspect`);
   const began = performance.now();
   const hand = touches(page);
   const walk = page.getByRole('region', { name: 'Walk' });
@@ -56,7 +56,7 @@ test('one tree on a phone: under two minutes and 25 touches, from the key to the
   await hand.radio('fair');
   await hand.radio('moist');
   await hand.tap('Keep this look');
-  await page.waitForURL(/decide/);
+  await page.waitForURL(/diagnose/);
   expect(performance.now() - began).toBeLessThan(120_000);
   expect(hand.count).toBeLessThanOrEqual(25);
   await expect(page.getByText(/Hemlock woolly adelgid/).first()).toBeVisible();
@@ -70,14 +70,14 @@ test('the phone sleeps: what was graded is there when it wakes; the next tree is
 }) => {
   const page = await phone(browser, baseURL);
   const id = await findTree(page, '408', 'well');
-  await page.goto(`/tree/${id}/examine`);
+  await page.goto(`/trees/${id}/inspect`);
   const walk = page.getByRole('region', { name: 'Walk' });
   await walk.getByRole('button', { name: '2: some' }).click();
   await expect(walk.getByRole('button', { name: /^Take back/ })).toBeVisible();
   await page.reload();
   await expect(walk.getByRole('button', { name: /^Take back/ })).toBeVisible();
   await page.getByRole('link', { name: 'Next tree' }).filter({ visible: true }).click();
-  await page.waitForURL((u) => u.pathname.endsWith('/examine') && !u.pathname.includes(id));
+  await page.waitForURL((u) => u.pathname.endsWith('/inspect') && !u.pathname.includes(id));
   await page.context().close();
 });
 
@@ -91,7 +91,7 @@ test('one tree by keyboard: under two minutes and 25 keys', async ({ page }) => 
     await page.keyboard.press(key);
   };
   await press('e');
-  await page.waitForURL(/examine/);
+  await page.waitForURL(/inspect/);
   await page.getByRole('region', { name: 'Next look' }).waitFor();
   await press('s');
   const focused = () =>
@@ -108,7 +108,7 @@ test('one tree by keyboard: under two minutes and 25 keys', async ({ page }) => 
   await press('x');
   await press('Alt+1');
   await press('Control+Enter');
-  await page.waitForURL(/decide/);
+  await page.waitForURL(/diagnose/);
   expect(performance.now() - began).toBeLessThan(120_000);
   expect(keys).toBeLessThanOrEqual(25);
   await expect(
@@ -122,7 +122,7 @@ test('by keyboard at the desk: grades go down the list, the next look is answere
 }) => {
   await signIn(page);
   const id = await findTree(page, '203', 'hospital');
-  await page.goto(`/tree/${id}/examine`);
+  await page.goto(`/trees/${id}/inspect`);
   const row = (words: string) => page.getByRole('group', { name: words });
   await row('Soil dry a finger deep').getByRole('radio', { name: 'not looked' }).focus();
   await page.keyboard.press('2');
@@ -140,13 +140,13 @@ test('by keyboard at the desk: grades go down the list, the next look is answere
   await page.getByLabel('What differs on 207').selectOption({ label: 'Soil dry a finger deep: absent' });
   await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('Control+Enter');
-  await page.waitForURL(/decide/);
+  await page.waitForURL(/diagnose/);
   for (const [tag, grade] of [
     ['205', '2'],
     ['207', 'absent'],
   ] as const) {
     const other = await findTree(page, tag, 'hospital');
-    await page.goto(`/tree/${other}/examine`);
+    await page.goto(`/trees/${other}/inspect`);
     const dry = page.getByRole('group', { name: 'Soil dry a finger deep' });
     await expect(dry.getByText(grade === '2' ? 'last some' : 'last absent')).toBeVisible();
   }
@@ -155,7 +155,7 @@ test('by keyboard at the desk: grades go down the list, the next look is answere
 test('what digging finds waits for the client; bad numbers are told in place and lose nothing', async ({ page }) => {
   await signIn(page);
   const id = await findTree(page, '310', 'school');
-  await page.goto(`/tree/${id}/examine`);
+  await page.goto(`/trees/${id}/inspect`);
   await grade(page, 'Root lying across the trunk', '3');
   await page.getByLabel('What changes').fill('Cut one root now, the second in autumn');
   await page.getByLabel('Price of it').fill('a lot');
@@ -173,9 +173,9 @@ test('what digging finds waits for the client; bad numbers are told in place and
   await page.getByLabel('Price of it').fill('185');
   await page.getByLabel(/^Crown loss/).fill('20');
   await page.getByRole('button', { name: 'Keep this look' }).click();
-  await page.waitForURL(/decide/);
+  await page.waitForURL(/diagnose/);
   await expect(page.getByText(/1 of 1 main roots are decayed.*qualified risk assessor/)).toBeVisible();
-  await page.goto(`/tree/${id}`);
+  await page.goto(`/trees/${id}`);
   await expect(page.getByText('Cut one root now, the second in autumn')).toBeVisible();
   await page.getByRole('button', { name: 'The client agrees' }).first().click();
   await expect(page.getByText('Say who agreed, and how.')).toBeVisible();
@@ -189,7 +189,7 @@ test('a decision: proposed with reasons, printed for the client, overturned late
 }) => {
   await signIn(page);
   const id = await findTree(page, '425', 'well');
-  await page.goto(`/tree/${id}/decide`);
+  await page.goto(`/trees/${id}/diagnose`);
   const sheet = page.getByRole('region', { name: 'The decision' });
   await expect(sheet.getByText('Hemlock woolly adelgid').first()).toBeVisible();
   await expect(sheet.getByText('What does not work:')).toBeVisible();
@@ -200,7 +200,7 @@ test('a decision: proposed with reasons, printed for the client, overturned late
     page.getByRole('heading', { name: /What it is, and how sure we are|What we saw/ }).first(),
   ).toBeVisible();
   await expect(page.getByRole('heading', { name: 'What can be done' })).toHaveCount(0);
-  await page.goto(`/tree/${id}/decide`);
+  await page.goto(`/trees/${id}/diagnose`);
   await page.getByLabel('or one of the others:').selectOption('spruce-mite');
   await page.waitForURL(/name=spruce-mite/);
   await choose(page.getByRole('radio', { name: /^possible/ }));
@@ -209,9 +209,9 @@ test('a decision: proposed with reasons, printed for the client, overturned late
   // The earlier name stays open beside the new one unless somebody says that it was wrong.
   await page.getByLabel(/^Hemlock woolly adelgid .*was wrong$/).check();
   await page.getByRole('button', { name: 'Keep this decision' }).click();
-  await page.waitForURL(new RegExp(`/tree/${id}$`));
+  await page.waitForURL(new RegExp(`/trees/${id}$`));
   await expect(page.getByText(/It was wrong: spruce spider mite took its place/)).toBeVisible();
-  await page.goto('/book/overturned');
+  await page.goto('/records/overturned');
   await expect(page.getByText('Hemlock woolly adelgid → Spruce spider mite')).toBeVisible();
 });
 
@@ -220,7 +220,7 @@ test('doubt: no effect is asked about, too early is said to be too early, and th
 }) => {
   await signIn(page);
   const id = await findTree(page, '401', 'well');
-  await page.goto(`/tree/${id}/examine`);
+  await page.goto(`/trees/${id}/inspect`);
   await page.getByText('This look checks an earlier treatment').click();
   await page.getByLabel('Which one').selectOption({ index: 1 });
   await choose(page.getByRole('radio', { name: 'no effect' }));
@@ -228,10 +228,10 @@ test('doubt: no effect is asked about, too early is said to be too early, and th
     await choose(page.getByRole('group', { name: ask }).getByRole('radio', { name: 'yes' }));
   await grade(page, 'White wool at the base of needles, underside', '4');
   await page.getByRole('button', { name: 'Keep this look' }).click();
-  await page.waitForURL(/decide/);
+  await page.waitForURL(/diagnose/);
   const checked = page.getByRole('complementary', { name: 'Margin' });
   await expect(checked.getByText(/Properly applied, looked at in time|Too early to tell/)).toBeVisible();
-  await page.goto(`/tree/${id}`);
+  await page.goto(`/trees/${id}`);
   await expect(page.getByText(/Check of .*:/)).toBeVisible();
 });
 
@@ -293,7 +293,7 @@ test('a practice round by a technician: looks cost minutes, the score comes from
 
 test('the office sees the spread and may not examine', async ({ page }) => {
   await signIn(page, OFFICE);
-  await page.goto('/grounds');
+  await page.goto('/trees');
   await page
     .getByRole('link', { name: /Quay Avenue/ })
     .first()
@@ -303,7 +303,7 @@ test('the office sees the spread and may not examine', async ({ page }) => {
   await expect(page.getByRole('heading', { level: 1, name: 'Chewed, holes between veins' })).toBeVisible();
   await expect(page.getByRole('img', { name: /Plan of the place.*grade 3/ })).toBeVisible();
   const id = await findTree(page, '104');
-  await page.goto(`/tree/${id}/examine`);
+  await page.goto(`/trees/${id}/inspect`);
   await expect(page.getByText(/To examine takes/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep this look' })).toBeDisabled();
 });
@@ -313,7 +313,7 @@ test('what others put on a tree and a sample sent stand on it; a bad number and 
 }) => {
   await signIn(page);
   const id = await findTree(page, '417', 'well');
-  await page.goto(`/tree/${id}`);
+  await page.goto(`/trees/${id}`);
   await page.getByText('Somebody else put something on it').click();
   const others = page.locator('details').filter({ hasText: 'Somebody else put something on it' });
   await others.getByLabel('Active').fill('Imidacloprid');

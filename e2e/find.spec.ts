@@ -22,7 +22,7 @@ async function filmOf(text: string, folder: string): Promise<string> {
 test('a tag is found by its code before the camera, and typed where there is no camera', async ({ page, baseURL }) => {
   await signIn(page, OWNER);
   await openTree(page, '119');
-  const tree = /\/tree\/([0-9a-f-]{36})/.exec(page.url())![1]!;
+  const tree = /\/trees\/([0-9a-f-]{36})/.exec(page.url())![1]!;
   const folder = mkdtempSync(join(tmpdir(), 'elmhorn-camera-'));
   const see = async (text: string, then: (phone: typeof page) => Promise<void>) => {
     const browser = await chromium.launch({
@@ -49,10 +49,10 @@ test('a tag is found by its code before the camera, and typed where there is no 
     await then(phone);
     await browser.close();
   };
-  await see(treeCode(tree), (phone) => expect(phone).toHaveURL(new RegExp(`/tree/${tree}/apply`)));
+  await see(treeCode(tree), (phone) => expect(phone).toHaveURL(new RegExp(`/trees/${tree}/treat`)));
   // A tag of the owner's own says a number and no more.
   await see('119', async (phone) => {
-    await expect(phone).toHaveURL(/\/grounds\?find=119/);
+    await expect(phone).toHaveURL(/\/trees\?find=119/);
     await expect(phone.getByRole('main').getByText('119').first()).toBeVisible();
   });
   rmSync(folder, { recursive: true, force: true });
@@ -70,5 +70,5 @@ test('a tag is found by its code before the camera, and typed where there is no 
   await expect(dialog.getByRole('alert')).toHaveText('This device has no camera. Type the tag instead.');
   await dialog.getByRole('textbox').fill('119');
   await page.keyboard.press('Enter');
-  await expect(page).toHaveURL(/\/grounds\?find=119/);
+  await expect(page).toHaveURL(/\/trees\?find=119/);
 });

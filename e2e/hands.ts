@@ -92,8 +92,8 @@ export async function signInByHand(page: Page, email: string, password = 'estuar
 
 /** The id of a tree, by its tag and place. */
 export async function findTree(page: Page, tag: string, place = 'quay'): Promise<string> {
-  const list = await (await page.request.get(`/grounds?find=${encodeURIComponent(`${tag} ${place}`)}`)).text();
-  const id = new RegExp(`href="/tree/([0-9a-f-]{36})"[^>]*>(?:<[^>]*>)*${tag}\\b`).exec(list)?.[1];
+  const list = await (await page.request.get(`/trees?find=${encodeURIComponent(`${tag} ${place}`)}`)).text();
+  const id = new RegExp(`href="/trees/([0-9a-f-]{36})"[^>]*>(?:<[^>]*>)*${tag}\\b`).exec(list)?.[1];
   expect(id, `No tree ${tag} at ${place}`).toBeDefined();
   return id!;
 }
@@ -101,13 +101,13 @@ export async function findTree(page: Page, tag: string, place = 'quay'): Promise
 /** Opens a tree by its tag and place, and gives its id. */
 export async function openTree(page: Page, tag: string, place = 'quay'): Promise<string> {
   const id = await findTree(page, tag, place);
-  await page.goto(`/tree/${id}`);
+  await page.goto(`/trees/${id}`);
   return id;
 }
 
 /** Opens the year of a place by its name, and gives the place's id. */
 export async function openYear(page: Page, place: string): Promise<string> {
-  await page.goto('/season');
+  await page.goto('/schedule');
   await page.getByRole('combobox', { name: /^Place/ }).selectOption({ label: place });
   await page.getByRole('button', { name: 'Show' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(`The year at ${place}`);
@@ -162,19 +162,19 @@ export async function choose(radio: Locator) {
 
 /** Opens the round of the crew of the quay that the demo has, and gives its path and that of its mix. */
 export async function openQuayDay(page: Page): Promise<{ round: string; mix: string }> {
-  await page.goto('/rounds');
+  await page.goto('/jobs');
   const quay = page.getByRole('main').locator('section, li').filter({ hasText: 'Quay crew' });
-  const round = (await quay.locator('[href*="/rounds/day/"]').first().getAttribute('href'))!;
+  const round = (await quay.locator('[href*="/jobs/day/"]').first().getAttribute('href'))!;
   const waiting = await page
-    .locator('main [href*="/apply"]')
+    .locator('main [href*="/treat"]')
     .evaluateAll((all) => all.map((a) => new URL((a as HTMLAnchorElement).href).searchParams.get('plan')));
   await page.goto(round);
   await page.getByRole('heading', { level: 1 }).first().waitFor();
-  const own = page.locator('main [href*="/rounds/mix?"]').first();
+  const own = page.locator('main [href*="/jobs/mixes?"]').first();
   if (await own.count()) return { round, mix: (await own.getAttribute('href'))! };
   // What the round mixes depends on the day that it was put together for; for what else waits, it is mixed as well.
   for (const plan of waiting.filter(Boolean)) {
-    const mix = `/rounds/mix?plan=${plan}`;
+    const mix = `/jobs/mixes?plan=${plan}`;
     await page.goto(mix);
     await page.getByRole('heading', { level: 1 }).first().waitFor();
     if (await page.getByRole('button', { name: 'Mixed' }).count()) return { round, mix };

@@ -6,7 +6,7 @@ test('bottles are hung from the sheet, watched on the board, pulled with half le
 }) => {
   const page = await phone(browser, baseURL);
   const tree = await findTree(page, '301', 'school');
-  await page.goto(`/tree/${tree}/apply`);
+  await page.goto(`/trees/${tree}/treat`);
   const main = page.getByRole('main');
   const sheet = page.getByRole('navigation', { name: 'Sheet' });
   await sheet.getByRole('button', { name: '3 Apply' }).click();
@@ -17,7 +17,7 @@ test('bottles are hung from the sheet, watched on the board, pulled with half le
   await main.getByText('signs are up').click();
   await hang.click();
 
-  await expect(page).toHaveURL(/\/rounds\/hanging$/);
+  await expect(page).toHaveURL(/\/jobs\/devices$/);
   await expect(main.getByRole('heading', { level: 1 })).toHaveText(/One trunk|trunks?/);
   const row = main.getByRole('listitem').filter({ hasText: '301', has: page.getByRole('button', { name: 'Runs' }) });
   await expect(row).toContainText(/pressure bottles?/);
@@ -28,7 +28,7 @@ test('bottles are hung from the sheet, watched on the board, pulled with half le
   await expect(row.getByRole('button', { name: 'Runs' })).toHaveAttribute('aria-pressed', 'true');
 
   // Another device that opens the sheet is sent to the board: nothing is written of what hangs.
-  await page.goto(`/tree/${tree}/apply`);
+  await page.goto(`/trees/${tree}/treat`);
   await sheet.getByRole('button', { name: '3 Apply' }).click();
   await expect(main).toContainText('Written up when all are pulled.');
   await expect(main.getByRole('button', { name: 'Finished' })).toHaveCount(0);

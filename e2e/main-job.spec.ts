@@ -25,14 +25,14 @@ async function mainJob(page: Page, tag: string) {
   await hand.press(ALL_WELL);
   await hand.press('Make the plan');
 
-  await page.waitForURL(/apply/);
+  await page.waitForURL(/treat/);
   await hand.press(/All on/);
   await hand.press(ALL_WELL);
   await hand.press('Start pouring');
   await hand.press('Finished');
   await hand.press('Book it');
 
-  await page.waitForURL(/book\/[0-9a-f-]{36}/);
+  await page.waitForURL(/records\/[0-9a-f-]{36}/);
   await expect(page.getByRole('heading', { name: 'Booked. This is what comes next' })).toBeVisible();
   for (const fact of [
     'TR-0001',
@@ -55,17 +55,17 @@ test('the main job at the desk: plan, record, stock, due date, calendar', async 
   await signIn(page);
   const id = await mainJob(page, '110');
   // The day after, the basin is looked at: on the tag, on Today (next weeks) and in the calendar.
-  await page.goto(`/tree/${id}`);
+  await page.goto(`/trees/${id}`);
   await expect(page.getByText('Check that the basin has soaked in and the mulch is back')).toBeVisible();
   await page.goto('/');
   await expect(page.getByRole('main').getByRole('link', { name: /^110.*Check that the basin/ })).toBeVisible();
   const calendar = await page.request.get('/api/calendar/mine.ics');
   expect(calendar.headers()['content-type']).toContain('text/calendar');
   expect(unfold(await calendar.text())).toMatch(/SUMMARY:110 Wych elm: Check that the basin/);
-  await page.goto('/shelf');
+  await page.goto('/stock');
   await expect(page.getByText('used on 110, Quay Avenue').first()).toBeVisible();
   // The same tree cannot have it again this year; when it can, stands in its place.
-  await page.goto(`/tree/${id}/prescribe`);
+  await page.goto(`/trees/${id}/prescribe`);
   await page.getByRole('radio', { name: /Training label 1,/ }).check();
   const when = page.getByRole('region', { name: 'When' });
   await expect(when).toContainText('the label’s interval runs until');
@@ -100,11 +100,11 @@ test('a record is corrected as a new version, and the draft of a form outlives a
   await page.getByRole('button', { name: 'Write the new version' }).click();
   await expect(page.getByText('Version 2')).toBeVisible();
   await expect(page.getByRole('main').getByText('40 mL', { exact: true })).toBeVisible();
-  await page.goto('/shelf');
+  await page.goto('/stock');
   await expect(page.getByText(/correction of 116/)).toBeVisible();
 
   await openTree(page, '122');
-  await page.getByRole('link', { name: 'Examine' }).first().click();
+  await page.getByRole('link', { name: 'Inspect' }).first().click();
   await page.getByLabel('Anything else').fill('Woodpecker at the second fork');
   await page.reload();
   await expect(page.getByLabel('Anything else')).toHaveValue('Woodpecker at the second fork');
@@ -115,10 +115,10 @@ test('examine, decide: the key confirms the host, the signs order the candidates
 }) => {
   await signIn(page);
   const id = await findTree(page, '109');
-  await page.goto(`/tree/${id}/prescribe`);
+  await page.goto(`/trees/${id}/prescribe`);
   // Nothing on the shelf is for what was named, and nothing that happens to be open is put in its place.
   await expect(page.getByRole('heading', { level: 1, name: 'No label for this' })).toBeVisible();
-  await page.goto(`/tree/${id}/examine`);
+  await page.goto(`/trees/${id}/inspect`);
   await page.getByRole('button', { name: 'All of the key fits' }).click();
   const sign = page.getByRole('group', { name: 'Small dark beetles in twig forks' });
   await sign.getByRole('radio', { name: 'absent' }).focus();
@@ -126,7 +126,7 @@ test('examine, decide: the key confirms the host, the signs order the candidates
   await expect(sign.getByRole('radio', { name: 'much' })).toBeChecked();
   await page.getByLabel(/^Crown loss/).fill('4');
   await page.keyboard.press('Control+Enter');
-  await page.waitForURL(/decide/);
+  await page.waitForURL(/diagnose/);
   // The beetle itself was seen: it leads, and what it carries stands behind it.
   await expect(page.getByRole('radio', { name: /^Elm bark beetles/ })).toBeChecked();
   await choose(page.getByRole('radio', { name: /^likely/ }));

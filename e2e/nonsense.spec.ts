@@ -12,7 +12,7 @@ for (const [text, sentence] of [
 ] as const)
   test(`a girth of “${text}” gets a sentence and is kept`, async ({ page }) => {
     const id = await findTree(page, '131');
-    await page.goto(`/tree/${id}/measure`);
+    await page.goto(`/trees/${id}/measure`);
     await page.getByLabel(/^Girth/).fill(text);
     await page.getByRole('button', { name: 'Keep this reading' }).click();
     await expect(page.getByRole('alert').filter({ hasText: sentence })).toBeVisible();
@@ -21,7 +21,7 @@ for (const [text, sentence] of [
 
 test('a girth typed as a diameter is doubted at once', async ({ page }) => {
   const id = await findTree(page, '131');
-  await page.goto(`/tree/${id}/measure`);
+  await page.goto(`/trees/${id}/measure`);
   const tag = page.getByRole('complementary', { name: 'Tag' });
   const girth = (await tag.getByText(/ cm$/).first().innerText()).replace(' cm', '');
   await page.getByRole('radio', { name: 'diameter' }).check({ force: true });
@@ -30,15 +30,15 @@ test('a girth typed as a diameter is doubted at once', async ({ page }) => {
 });
 
 test('31 February, unknown trees, broken ids', async ({ page }) => {
-  await page.goto('/book?from=2026-02-31&words=%00%25_');
+  await page.goto('/records?from=2026-02-31&words=%00%25_');
   await expect(page.getByText('“From” must be a day that exists')).toBeVisible();
   for (const path of [
-    '/tree/00000000-0000-7000-8000-000000000000',
-    '/tree/nonsense',
-    '/tree/1%27%3B--/measure',
-    '/book/00000000-0000-7000-8000-000000000000',
-    '/grounds/places/x',
-    '/shelf/labels/x',
+    '/trees/00000000-0000-7000-8000-000000000000',
+    '/trees/nonsense',
+    '/trees/1%27%3B--/measure',
+    '/records/00000000-0000-7000-8000-000000000000',
+    '/sites/x',
+    '/stock/labels/x',
     '/no-such-page',
   ]) {
     const answer = await page.goto(path);
@@ -46,11 +46,11 @@ test('31 February, unknown trees, broken ids', async ({ page }) => {
     await expect(page.getByRole('heading', { name: 'Nothing hangs here' })).toBeVisible();
   }
   for (const path of [
-    '/grounds?find=%F0%9F%8C%B3%00',
-    '/grounds?tag=%00&id=x',
-    '/grounds?find=' + 'x'.repeat(3000),
-    '/book?after=2026-99-99_x',
-    '/grounds/places/new?client=x',
+    '/trees?find=%F0%9F%8C%B3%00',
+    '/trees?tag=%00&id=x',
+    '/trees?find=' + 'x'.repeat(3000),
+    '/records?after=2026-99-99_x',
+    '/sites/new?client=x',
   ])
     expect([path, (await page.goto(path))!.status()]).toEqual([path, 200]);
 });
@@ -65,7 +65,7 @@ test('a photo of 60 MB, a file that is no photo, and a good one without its plac
   expect((await huge.json()).issues[0].message).toContain('25 MB');
   expect((await send(Buffer.from('MZ this is not a photo'))).status()).toBe(415);
   expect((await send(Buffer.alloc(0))).status()).toBe(400);
-  await page.goto(`/tree/${id}/examine`);
+  await page.goto(`/trees/${id}/inspect`);
   await page
     .getByLabel('Add a photo')
     .setInputFiles({ name: 'huge.jpg', mimeType: 'image/jpeg', buffer: Buffer.alloc(30_000_000) });
@@ -80,7 +80,7 @@ test('a photo of 60 MB, a file that is no photo, and a good one without its plac
 
 test('lists: binary noise, faults line by line, then ten thousand rows at once', async ({ page }) => {
   test.setTimeout(300_000);
-  await page.goto('/grounds/places/new');
+  await page.goto('/sites/new');
   await page.getByLabel('Client').selectOption({ label: 'Quayside School' });
   const name = `Nursery ${newMark()}`;
   await page.getByLabel('Name of the place').fill(name);
@@ -128,7 +128,7 @@ test('lists: binary noise, faults line by line, then ten thousand rows at once',
 
 test('a workbook with titles, German names, an unknown species and a missing day comes in whole', async ({ page }) => {
   const mark = newMark();
-  await page.goto('/grounds/places/new');
+  await page.goto('/sites/new');
   await page.getByLabel('Client').selectOption({ label: 'Quayside School' });
   await page.getByLabel('Name of the place').fill(`Survey ${mark}`);
   await page.getByRole('button', { name: 'Keep this place' }).click();
@@ -146,10 +146,10 @@ test('a workbook with titles, German names, an unknown species and a missing day
   // The tree without an entry can be measured and examined, under its own name.
   const id = await openTree(page, 'X2', mark);
   await expect(page.getByRole('complementary', { name: 'Tag' }).getByText('Paulownia tomentosa')).toBeVisible();
-  await page.goto(`/tree/${id}/measure`);
+  await page.goto(`/trees/${id}/measure`);
   await page.getByLabel(/^Girth/).fill('84');
   await page.getByRole('button', { name: 'Keep this reading' }).click();
-  await page.waitForURL(/examine/);
+  await page.waitForURL(/inspect/);
   await expect(page.getByRole('heading', { name: 'What do you see?' })).toBeVisible();
 });
 
@@ -182,13 +182,13 @@ test('an answer that is lost: what was written waits on this device, goes on, an
   const id = await openTree(page, '133', 'quay');
   /** Points in the history of this trunk. */
   const readings = async () => {
-    await page.goto(`/tree/${id}`);
+    await page.goto(`/trees/${id}`);
     const trunk = page.locator('section').filter({ has: page.getByRole('heading', { name: 'Trunk', exact: true }) });
     await expect(trunk.locator('circle').first()).toBeVisible();
     return trunk.locator('circle').count();
   };
   const before = await readings();
-  await page.goto(`/tree/${id}/measure`);
+  await page.goto(`/trees/${id}/measure`);
   await expect(page.getByLabel(/^Girth/)).toBeFocused();
   // The server gets it, and its answer never comes back; nor does it hear of what waits.
   const deaf = async (on: boolean) => {

@@ -27,14 +27,14 @@ test('a day from the yard gate on without signal, the browser killed twice, a cl
   await signIn(page, OWNER);
   const { trees } = await plantDrenches(page, place, [94, 104, 110, 120]);
   const who = await crewOfOne(page, `Muted ${mark}`);
-  await page.goto('/rounds/make');
+  await page.goto('/jobs/new');
   await page.getByRole('checkbox', { name: place }).check();
   await page.getByRole('combobox', { name: 'Crew' }).selectOption({ label: `Crew Muted ${mark}` });
   await page.getByRole('button', { name: 'Put 4 on this day' }).click();
   const anyway = page.getByRole('button', { name: 'Put it there all the same' });
   await expect(anyway.or(page.getByRole('heading', { level: 1, name: `Crew Muted ${mark},` }))).toBeVisible();
   if (await anyway.isVisible()) await anyway.click();
-  await expect(page).toHaveURL(/\/rounds\/day\//);
+  await expect(page).toHaveURL(/\/jobs\/day\//);
   const round = new URL(page.url()).pathname;
 
   const folder = mkdtempSync(join(tmpdir(), 'elmhorn-phone-'));
@@ -112,9 +112,9 @@ test('a day from the yard gate on without signal, the browser killed twice, a cl
   await expect(at().getByText(/it was not wanted/)).toBeVisible();
 
   // A girth that was wrong: the sheet doses by the one that was read just now.
-  await phone.goto(`/tree/${trees.R3}/prescribe`);
+  await phone.goto(`/trees/${trees.R3}/prescribe`);
   await expect(at().getByRole('heading', { level: 1 })).toHaveText(/^How much/);
-  await phone.goto(`/tree/${trees.R3}/measure`);
+  await phone.goto(`/trees/${trees.R3}/measure`);
   await at()
     .getByLabel(/^Girth/)
     .fill('thick');
@@ -180,11 +180,11 @@ test('a day from the yard gate on without signal, the browser killed twice, a cl
 
   // Meanwhile the office drops what is left of the refused tree.
   const day = await (await page.request.get(round)).text();
-  const planOf = (treeId: string) => new RegExp(`/tree/${treeId}/apply\\?plan=([0-9a-f-]{36})`).exec(day)![1]!;
+  const planOf = (treeId: string) => new RegExp(`/trees/${treeId}/treat\\?plan=([0-9a-f-]{36})`).exec(day)![1]!;
   await send(page, 'cancel-plan', { id: planOf(trees.R4!), drop: true });
 
   // Home, still without signal: the rest of the mix, then the day.
-  await phone.goto(`${round}/close`);
+  await phone.goto(`/finish`);
   const still = at().getByRole('region', { name: 'Still open' });
   await expect(still.getByRole('listitem')).toHaveCount(1);
   await still.getByRole('link', { name: 'There' }).click();
@@ -192,7 +192,7 @@ test('a day from the yard gate on without signal, the browser killed twice, a cl
   await at().getByLabel('To whom').fill('the waste drum of the yard');
   await at().getByRole('button', { name: 'Write it' }).click();
   await expect(phone.getByText('What became of it is written.')).toBeVisible();
-  await phone.goto(`${round}/close`);
+  await phone.goto(`/finish`);
   await expect(at().getByLabel(`Message for ${place}`)).toHaveValue(/Trees R1–R2: soil drench with Training label 1/);
   await at()
     .getByRole('checkbox', { name: /disinfected$/ })
@@ -225,8 +225,8 @@ test('a day from the yard gate on without signal, the browser killed twice, a cl
   await page.goto(round);
   const head = page.getByRole('main');
   await expect(head.getByText(/Closed by/)).toBeVisible();
-  await page.goto(`${round}/close`);
-  const records = head.getByRole('listitem').filter({ has: page.locator('[href^="/book/"]') });
+  await page.goto(`/finish`);
+  const records = head.getByRole('listitem').filter({ has: page.locator('[href^="/records/"]') });
   await expect(records).toHaveCount(2);
   const setOut = await head
     .getByText(/^\d\d:\d\d, Muted/)
@@ -236,7 +236,7 @@ test('a day from the yard gate on without signal, the browser killed twice, a cl
   await head.getByRole('link', { name: code }).click();
   await expect(head.getByRole('listitem').filter({ hasText: place })).toHaveCount(2);
   await expect(head.getByText(/handed in/)).toBeVisible();
-  await page.goto(`/tree/${trees.R3}`);
+  await page.goto(`/trees/${trees.R3}`);
   await expect(
     page
       .getByText(/151\.0 cm/)
@@ -245,7 +245,7 @@ test('a day from the yard gate on without signal, the browser killed twice, a cl
   ).toBeVisible();
 
   // Signed out, the phone gives nothing away.
-  await phone.goto('/me');
+  await phone.goto('/settings');
   await phone.getByRole('button', { name: 'Sign out', exact: true }).click();
   await expect(phone).toHaveURL(/sign-in/);
   // The address comes before the page: a line that is cut between them would load it anew, over the step that follows.

@@ -48,9 +48,9 @@ test('a host, a sign and a work of one’s own are kept, take part, and travel a
   await expect(page.getByRole('img', { name: /^Leaf of quayside elm/ })).toBeVisible();
   await expect(page.getByRole('link', { name: /Elm leaf beetle/i })).toBeVisible();
   const elm = await findTree(page, '101');
-  await page.goto(`/tree/${elm}/examine`);
+  await page.goto(`/trees/${elm}/inspect`);
   await expect(page.getByText('Silver crumbs in the cracks').first()).toBeAttached();
-  await page.goto(`/tree/${elm}/prescribe`);
+  await page.goto(`/trees/${elm}/prescribe`);
   await page.getByText(/Other works/).click();
   await page.getByRole('radio', { name: /Brush the crumbs out/ }).click({ force: true });
   await expect(page.getByRole('heading', { level: 1, name: 'Brush the crumbs out' })).toBeVisible();
@@ -150,7 +150,7 @@ test('a condition and a test of one’s own are written in fields, told what is 
   await page.getByRole('button', { name: 'Check and keep it' }).click();
   await expect(row).toContainText('version 2');
   const elm = await findTree(page, '101');
-  await page.goto(`/tree/${elm}/examine`);
+  await page.goto(`/trees/${elm}/inspect`);
   // Somebody who has opened one says so, though nobody asked.
   await page.getByText('Another test was done').click();
   await page.getByLabel('Which test').selectOption({ label: 'What sits in a roll?' });

@@ -23,7 +23,7 @@ const WELL = {
 };
 
 async function labelNamed(page: Page, name: string): Promise<string> {
-  await page.goto('/shelf');
+  await page.goto('/stock');
   const label = await page
     .getByRole('main')
     .getByRole('link', { name: new RegExp(`^${name},`) })
@@ -69,14 +69,14 @@ export async function plantInfusion(page: Page, treeId: string): Promise<string>
 /** A place of its own with elms in a row that wait for a drench today. @returns the ids of the place and its trees, by tag */
 export async function plantDrenches(page: Page, name: string, girths: readonly number[]) {
   const labelId = await labelNamed(page, 'Training label 1');
-  await page.goto('/grounds/places/new');
+  await page.goto('/sites/new');
   await page.getByLabel('Client').selectOption({ index: 1 });
   await page.getByLabel('Name of the place').fill(name);
   await page.getByLabel(/^Area/).fill('60000');
   await page.getByLabel(/^Nearest well/).fill('90');
   await page.getByRole('button', { name: 'Keep this place' }).click();
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
-  const siteId = /places\/([0-9a-f-]{36})/.exec(page.url())![1]!;
+  const siteId = /sites\/([0-9a-f-]{36})/.exec(page.url())![1]!;
   const tags = girths.map((_, i) => `R${i + 1}`);
   const rest = { diameter: null, height: null, lat: null, lon: null, order: null, note: null };
   const answer = await page.request.post('/api/import', {

@@ -6,7 +6,7 @@ import { newMark } from './clock';
 const main = (page: Page) => page.getByRole('main');
 /** Opens the plan of a place by its name. */
 async function openPlan(page: Page, place: string) {
-  await page.goto('/grounds');
+  await page.goto('/trees');
   await main(page)
     .getByRole('link', { name: new RegExp(place) })
     .first()
@@ -18,7 +18,7 @@ async function openPlan(page: Page, place: string) {
 test('a site of the ring is stepped; a move that breaks a rule is refused with its reason', async ({ page }) => {
   await signIn(page);
   const id = await findTree(page, '102');
-  await page.goto(`/tree/${id}/prescribe`);
+  await page.goto(`/trees/${id}/prescribe`);
   await page.getByRole('radio', { name: /Training label 2,/ }).check();
   const move = page.getByRole('group', { name: 'Move a site' });
   const before = await move.locator('output').textContent();
@@ -34,7 +34,7 @@ test('a site of the ring is stepped; a move that breaks a rule is refused with i
 test('one plan for a row: each tree by its own trunk, within 15 inputs', async ({ page }) => {
   await signIn(page);
   const id = await findTree(page, '104');
-  await page.goto(`/tree/${id}/decide`);
+  await page.goto(`/trees/${id}/diagnose`);
   const hand = counted(page);
   await hand.press('Keep this decision');
   await page.waitForURL(/prescribe/);
@@ -43,10 +43,10 @@ test('one plan for a row: each tree by its own trunk, within 15 inputs', async (
   await page.getByLabel('119', { exact: true }).check();
   await hand.press(ALL_WELL);
   await hand.press('Make the plan');
-  await page.waitForURL(/apply/);
-  await expect(page.getByText('Planned on 2 trees; they wait on Rounds.')).toBeVisible();
+  await page.waitForURL(/treat/);
+  await expect(page.getByText('Planned on 2 trees; they wait on Jobs.')).toBeVisible();
   expect(hand.inputs + 1).toBeLessThanOrEqual(15);
-  await page.goto('/rounds');
+  await page.goto('/jobs');
   const amounts = new Set<string>();
   for (const tag of ['104', '119']) {
     const row = main(page)
@@ -62,7 +62,7 @@ test('one plan for a row: each tree by its own trunk, within 15 inputs', async (
 test('a work without a label: asked, worked out, held, planned, done, and its follow-up stands', async ({ page }) => {
   await signIn(page);
   const id = await findTree(page, '201', 'hospital');
-  await page.goto(`/tree/${id}/prescribe`);
+  await page.goto(`/trees/${id}/prescribe`);
   await page.getByRole('radio', { name: /^Sticky band/ }).check();
   await expect(page.getByText('Wrap, cut to')).toBeVisible();
   // Bands have their months; this one is wanted now, whatever the month is.
@@ -77,12 +77,12 @@ test('a work without a label: asked, worked out, held, planned, done, and its fo
   await page.getByLabel('On a wrap, nothing sticky on bare bark').check();
   await expect(plan).toBeEnabled();
   await plan.click();
-  await page.waitForURL(/\/tree\/[0-9a-f-]{36}$/);
-  await page.goto('/rounds');
+  await page.waitForURL(/\/trees\/[0-9a-f-]{36}$/);
+  await page.goto('/jobs');
   await expect(page.getByRole('complementary', { name: 'Margin' }).getByText(/Sticky paste/)).toBeVisible();
   await main(page).getByRole('link', { name: /^201/ }).first().click();
   await page.getByRole('button', { name: 'Done: Sticky band on a wrap' }).click();
-  await expect(page.getByText(/Done: Sticky band.*Season/)).toBeVisible();
+  await expect(page.getByText(/Done: Sticky band.*Schedule/)).toBeVisible();
   await expect(main(page).getByText('Replace the band').first()).toBeVisible();
 });
 
@@ -126,7 +126,7 @@ test('the drawn well stops a drench near it, on a phone, and the sentence says h
 }) => {
   const page = await phone(browser, baseURL);
   const id = await findTree(page, '401', 'ravine');
-  await page.goto(`/tree/${id}/prescribe`);
+  await page.goto(`/trees/${id}/prescribe`);
   await page.getByRole('radio', { name: /Training label 4/ }).check();
   await page
     .getByRole('button', { name: /why|stop|hold/i })
@@ -140,7 +140,7 @@ test('a label is entered from the paper, its issues told while typing, and doses
   page,
 }) => {
   await signIn(page);
-  await page.goto('/shelf/labels/new');
+  await page.goto('/stock/labels/new');
   await page.getByLabel('Name on the label').fill('Estuary test soap');
   await page.getByLabel('Registration number').fill('ET-1');
   await page.getByLabel('Formulation, like SL or WG').fill('SL');
@@ -164,10 +164,10 @@ test('a label is entered from the paper, its issues told while typing, and doses
   await page.getByLabel('To wear, one a line').fill('Gloves');
   await expect(margin.getByText('360 mL', { exact: true }).first()).toBeVisible();
   await page.getByRole('button', { name: 'Put it on the shelf' }).click();
-  await page.waitForURL(/shelf$/);
+  await page.waitForURL(/stock$/);
   await expect(main(page).getByRole('link', { name: 'Estuary test soap' })).toBeVisible();
   const id = await findTree(page, '116');
-  await page.goto(`/tree/${id}/prescribe`);
+  await page.goto(`/trees/${id}/prescribe`);
   await page.getByRole('radio', { name: /Estuary test soap/ }).check();
   await expect(page.getByText('Stopped: Label not checked.')).toBeVisible();
 });
@@ -176,7 +176,7 @@ test('the owner keeps the region profile; a closed season then stops a cut, and 
   page,
 }) => {
   await signIn(page, OWNER);
-  await page.goto('/rules');
+  await page.goto('/settings/rules');
   await expect(main(page).getByRole('row', { name: /The host is on the label’s use/ })).toBeVisible();
   const closed = page.getByLabel('Closed seasons for cutting');
   const before = await closed.inputValue();
@@ -187,10 +187,10 @@ test('the owner keeps the region profile; a closed season then stops a cut, and 
   await page.getByRole('button', { name: 'Keep as a new version' }).click();
   await expect(page.getByText(/Profile kept as version/)).toBeVisible();
   const id = await findTree(page, '102');
-  await page.goto(`/tree/${id}/prescribe`);
+  await page.goto(`/trees/${id}/prescribe`);
   await page.getByRole('radio', { name: /^Cut diseased wood/ }).check();
   await expect(page.getByText('Stopped: Closed season.')).toBeVisible();
-  await page.goto('/rules');
+  await page.goto('/settings/rules');
   await page.getByLabel('Closed seasons for cutting').fill(before);
   await page.getByRole('button', { name: 'Keep as a new version' }).click();
   await expect(page.getByText(/Profile kept as version/)).toBeVisible();
@@ -204,7 +204,7 @@ test('an offer to the client: opened without a sign-in, answered once, kept as a
   await signIn(page);
   const id = await findTree(page, '305', 'school');
   const make = async () => {
-    await page.goto(`/tree/${id}/prescribe`);
+    await page.goto(`/trees/${id}/prescribe`);
     await page.getByText('Offer these to the client').click();
     const ways = page.locator('details').filter({ hasText: 'Make the offer' }).getByRole('checkbox');
     await ways.nth(0).check();
@@ -236,10 +236,10 @@ test('an offer to the client: opened without a sign-in, answered once, kept as a
   const pdf = await client.request.get(`${new URL(first).pathname}/pdf`);
   expect(pdf.headers()['content-type']).toBe('application/pdf');
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
-  await page.goto(`/tree/${id}`);
+  await page.goto(`/trees/${id}`);
   await expect(page.getByText(/Merryn Coad took/)).toBeVisible();
   const second = await make();
-  await page.goto(`/tree/${id}`);
+  await page.goto(`/trees/${id}`);
   await page.locator('#offers').getByRole('button', { name: 'Take it back' }).click();
   await expect(page.getByText(/Taken back; its address/)).toBeVisible();
   expect((await client.goto(second))!.status()).toBe(404);
@@ -251,12 +251,12 @@ test('the plan of a tree is one thing: steps with their price, a programme, the 
 }) => {
   await signIn(page);
   const id = await findTree(page, '209', 'hospital');
-  await page.goto(`/tree/${id}/prescribe`);
+  await page.goto(`/trees/${id}/prescribe`);
   await page.getByRole('radio', { name: /^Sticky band/ }).check();
   await page.getByLabel('Plants, walls and wires that bridge it are gone').check();
   await page.getByLabel('On a wrap, nothing sticky on bare bark').check();
   await page.getByRole('button', { name: 'Plan this work' }).click();
-  await page.waitForURL(/\/tree\/[0-9a-f-]{36}$/);
+  await page.waitForURL(/\/trees\/[0-9a-f-]{36}$/);
   await expect(main(page).getByText(/all methods; injections as the label has it; planned for 10 years/)).toBeVisible();
   await main(page).getByRole('link', { name: 'Its programme and its visits to come' }).click();
   await page.waitForURL(/prescribe#plan$/);
@@ -272,7 +272,7 @@ test('the plan of a tree is one thing: steps with their price, a programme, the 
   await expect(plan.getByText(/All \d+ visits in 3 years/)).toBeVisible();
   // Where the ways against a trouble are not all organic-listed, it says how many the school leaves out.
   const elm = await findTree(page, '125');
-  await page.goto(`/tree/${elm}/prescribe`);
+  await page.goto(`/trees/${elm}/prescribe`);
   await plan.getByLabel('School').selectOption('organic only');
   await expect(page.getByText(/\d of \d+ ways are left out: their labels are not organic-listed/)).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).last().click();
@@ -283,7 +283,7 @@ test('the next version of a label: a class table, a further use, what is wrong w
   page,
 }) => {
   await signIn(page);
-  await page.goto('/shelf');
+  await page.goto('/stock');
   await main(page)
     .getByRole('link', { name: /^Training label 29/ })
     .click();
@@ -304,7 +304,7 @@ test('the next version of a label: a class table, a further use, what is wrong w
   await expect(margin.getByRole('button', { name: 'use 2' })).toBeVisible();
   await page.getByLabel('The label’s own sentence').fill('As in the table.');
   await page.getByRole('button', { name: 'Put it on the shelf' }).click();
-  await page.waitForURL(/shelf$/);
+  await page.waitForURL(/stock$/);
   await main(page)
     .getByRole('link', { name: /^Training label 29/ })
     .click();
@@ -317,14 +317,14 @@ test('an avenue of 41 like trees as one plan, each dosed by its own trunk: at mo
 }) => {
   await signIn(page);
   const mark = newMark();
-  await page.goto('/grounds/places/new');
+  await page.goto('/sites/new');
   await page.getByLabel('Client').selectOption({ index: 1 });
   await page.getByLabel('Name of the place').fill(`Avenue ${mark}`);
   await page.getByLabel(/^Area/).fill('60000');
   await page.getByLabel(/^Nearest well/).fill('90');
   await page.getByRole('button', { name: 'Keep this place' }).click();
   await expect(page.getByRole('heading', { level: 1, name: `Avenue ${mark}` })).toBeVisible();
-  const siteId = /places\/([0-9a-f-]{36})/.exec(page.url())![1];
+  const siteId = /sites\/([0-9a-f-]{36})/.exec(page.url())![1];
   const rest = { diameter: null, height: null, lat: null, lon: null, order: null, note: null };
   const csv = Array.from({ length: 41 }, (_, i) => `A${i + 1},wych-elm,${90 + 3 * i}`);
   const answer = await page.request.post('/api/import', {
@@ -342,7 +342,7 @@ test('an avenue of 41 like trees as one plan, each dosed by its own trunk: at mo
 
   let inputs = 0;
   const one = <T>(done: Promise<T>) => (inputs++, done);
-  await one(page.goto(`/tree/${id}/decide?name=elm-leaf-beetle`));
+  await one(page.goto(`/trees/${id}/diagnose?name=elm-leaf-beetle`));
   await one(choose(page.getByRole('radio', { name: /^likely/ })));
   await one(choose(page.getByRole('radio', { name: 'treat now', exact: true })));
   await one(page.getByLabel('Why, in a sentence').fill('Third summer of skeletonised leaves along the whole avenue.'));
@@ -357,8 +357,8 @@ test('an avenue of 41 like trees as one plan, each dosed by its own trunk: at mo
   await one(page.getByRole('button', { name: 'All 40 like it' }).click());
   await one(page.getByPlaceholder('because …', { exact: true }).fill('One row of one planting, walked today'));
   await one(page.getByRole('button', { name: 'Make the plan' }).click());
-  await page.waitForURL(/apply/);
-  await expect(page.getByText('Planned on 41 trees; they wait on Rounds.')).toBeVisible();
+  await page.waitForURL(/treat/);
+  await expect(page.getByText('Planned on 41 trees; they wait on Jobs.')).toBeVisible();
   expect(inputs).toBeLessThanOrEqual(25);
   const other = await openTree(page, 'A41', mark);
   await expect(
@@ -366,6 +366,6 @@ test('an avenue of 41 like trees as one plan, each dosed by its own trunk: at mo
       .getByText(/As A1 in the same row/)
       .first(),
   ).toBeVisible();
-  await page.goto(`/tree/${other}/prescribe`);
+  await page.goto(`/trees/${other}/prescribe`);
   await expect(page.getByRole('link', { name: 'Planned: start the sheet' })).toBeVisible();
 });

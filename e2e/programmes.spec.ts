@@ -7,7 +7,7 @@ test('a programme over chosen trees: slips are told, the preview says what it ta
   page,
 }) => {
   await signIn(page);
-  await page.goto('/season');
+  await page.goto('/schedule');
   await page.getByRole('link', { name: 'all programmes' }).click();
   await page.getByRole('link', { name: ORCHARD }).first().click();
   const main = page.getByRole('main');
@@ -53,7 +53,7 @@ test('a programme over chosen trees: slips are told, the preview says what it ta
     .first();
   await cover.getByText(/trees?$/).click();
   await cover.getByRole('link').first().click();
-  await expect(page).toHaveURL(/\/apply\?plan=/);
+  await expect(page).toHaveURL(/\/treat\?plan=/);
   await page.goto(assignment);
 
   // Moved by hand: what that breaks is told, and a day that is free takes it with its reason.
@@ -83,7 +83,7 @@ test('a programme over chosen trees: slips are told, the preview says what it ta
 
 test('a programme of one’s own: copied, a fault told at its step, kept, and laid no more', async ({ page }) => {
   await signIn(page);
-  await page.goto('/season/programmes/winter-guards');
+  await page.goto('/schedule/programmes/winter-guards');
   await page.getByRole('link', { name: 'Copy and change it' }).click();
   const main = page.getByRole('main');
   await main.getByLabel('Name', { exact: true }).first().fill('Guards of the harbour');
@@ -96,12 +96,12 @@ test('a programme of one’s own: copied, a fault told at its step, kept, and la
   await main.getByRole('button', { name: 'Keep this programme' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Guards of the harbour');
   await expect(main).toContainText('Walk them after snow');
-  await page.goto('/season/programmes');
+  await page.goto('/schedule/programmes');
   await expect(main.getByRole('link', { name: /Guards of the harbour/ })).toBeVisible();
   await main.getByRole('link', { name: /Guards of the harbour/ }).click();
   await page.getByRole('link', { name: 'Change it' }).click();
   await main.getByRole('button', { name: 'Lay it no more' }).click();
-  await expect(page).toHaveURL(/\/season\/programmes$/);
+  await expect(page).toHaveURL(/\/schedule\/programmes$/);
   await expect(main.getByRole('link', { name: /Guards of the harbour/ })).toHaveCount(0);
 });
 
@@ -110,7 +110,7 @@ test('on a phone, one who may not prescribe reads a programme and is told who la
   baseURL,
 }) => {
   const page = await phone(browser, baseURL, TECHNICIAN);
-  await page.goto('/season/programmes/caterpillars');
+  await page.goto('/schedule/programmes/caterpillars');
   const main = page.getByRole('main');
   await expect(main).toContainText('only if young larvae feed');
   await expect(main.getByRole('button', { name: /Choose its trees|Lay it/ })).toHaveCount(0);

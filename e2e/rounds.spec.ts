@@ -8,7 +8,7 @@ test('a fortnight: days and crews are found, why not another day is told, one is
   page,
 }) => {
   await signIn(page, OWNER);
-  await page.goto('/rounds');
+  await page.goto('/jobs');
   await page.getByRole('link', { name: 'Days and crews for the fortnight' }).click();
   const main = page.getByRole('main');
   await expect(main.getByRole('heading', { level: 1 })).toContainText(/\d+ jobs? in \d+ rounds?/);
@@ -43,7 +43,7 @@ test('a fortnight: days and crews are found, why not another day is told, one is
   await expect(main.getByRole('button', { name: /^stays: ?Trunk guard/ })).toBeVisible();
 
   await main.getByRole('button', { name: 'Keep these rounds' }).click();
-  await expect(page.getByText(/rounds? (is|are) kept/)).toBeVisible();
+  await expect(page.getByText(/jobs? (is|are) kept/)).toBeVisible();
   await settled(main);
   // What is kept stands again, on its day; what other journeys bring meanwhile may move beside it.
   await page.reload();
@@ -55,7 +55,7 @@ test('a fortnight: days and crews are found, why not another day is told, one is
 
 test('what if one of us is ill, and who is away: rounds move, whoever is not in is not sent', async ({ page }) => {
   await signIn(page, OFFICE);
-  await page.goto('/rounds/crews');
+  await page.goto('/jobs/crews');
   const main = page.getByRole('main');
   await expect(main.getByRole('heading', { level: 1 })).toHaveText('Who goes out together');
   // Slips are told at their fields.
@@ -72,7 +72,7 @@ test('what if one of us is ill, and who is away: rounds move, whoever is not in 
   await main.getByLabel('Who').selectOption({ label: OFFICE });
   await main.getByRole('button', { name: 'Note it' }).click();
   await expect(main.getByText(`${OFFICE}, `)).toBeVisible();
-  await page.goto('/rounds/fortnight');
+  await page.goto('/jobs/fortnight');
   await settled(main);
   await expect(page.getByText(`${OFFICE} is away`)).toBeVisible();
   await main.getByLabel('What if').selectOption({ label: 'It rains until …' });
@@ -83,14 +83,14 @@ test('what if one of us is ill, and who is away: rounds move, whoever is not in 
   const first = main.getByRole('region').first();
   await expect(first).toContainText('Spare van');
   await expect(first).toContainText('not out');
-  await page.goto('/rounds/crews');
+  await page.goto('/jobs/crews');
   await main.getByRole('button', { name: 'Works after all' }).click();
   await expect(main.getByText('Nobody is away from today on.')).toBeVisible();
 });
 
 test('a crew member looks at the fortnight on the phone and changes nothing of it', async ({ browser, baseURL }) => {
   const page = await phone(browser, baseURL, TECHNICIAN);
-  await page.goto('/rounds/fortnight');
+  await page.goto('/jobs/fortnight');
   const main = page.getByRole('main');
   await expect(main.getByRole('heading', { level: 1 })).toContainText(/job|Nothing waits/);
   await settled(main);

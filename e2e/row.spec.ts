@@ -8,7 +8,7 @@ test('a row is done from one mix: asked once, ticked off tree by tree, written i
   baseURL,
 }) => {
   const page = await phone(browser, baseURL);
-  await page.goto('/rounds');
+  await page.goto('/jobs');
   const main = page.getByRole('main');
   const ravine = main.locator('section').filter({ has: page.getByRole('heading', { name: 'Well field ravine' }) });
   const go = ravine.getByRole('link', { name: /^\d+ trees in one go/ });
@@ -53,11 +53,11 @@ test('a row is done from one mix: asked once, ticked off tree by tree, written i
   await main.getByLabel(/^Why, where it went otherwise/).fill('Done as planned; what nobody could say is said here.');
   await main.getByRole('button', { name: 'Write 1 record' }).click();
   await expect(page.getByText('1 record is written.')).toBeVisible();
-  await expect(page).toHaveURL(/\/rounds\?place=/);
-  await page.goto('/book');
+  await expect(page).toHaveURL(/\/jobs\?place=/);
+  await page.goto('/records');
   await expect(main.getByRole('listitem').filter({ hasText: tag }).first()).toBeVisible();
   // The other one waits on; the one that is written does not.
-  await page.goto('/rounds');
+  await page.goto('/jobs');
   const drench = ravine.getByRole('listitem').filter({ hasText: 'Soil drench' });
   await expect(drench.first()).toBeVisible();
   await expect(drench.filter({ hasText: tag })).toHaveCount(0);
@@ -83,7 +83,7 @@ test('a tree that was measured again asks which dose is given, before any amount
     arcs: [],
     method: 'tape',
   });
-  await page.goto(`/tree/${trees['R1']}/apply`);
+  await page.goto(`/trees/${trees['R1']}/treat`);
   await page.getByRole('button', { name: /^All on/ }).click();
   const question = page.getByRole('region', { name: 'Dose changed' });
   await expect(question).toContainText(/girth 60\.0 cm, planned at 100\.0 cm/);
@@ -94,7 +94,7 @@ test('a tree that was measured again asks which dose is given, before any amount
   await question.getByRole('button', { name: 'Use newest dose' }).click();
   await expect(page.getByText('Fill with water to')).toBeVisible();
   // The one that was not measured again is asked nothing.
-  await page.goto(`/tree/${trees['R2']}/apply`);
+  await page.goto(`/trees/${trees['R2']}/treat`);
   await page.getByRole('button', { name: /^All on/ }).click();
   await expect(page.getByText('Fill with water to')).toBeVisible();
   await expect(question).toHaveCount(0);

@@ -59,14 +59,14 @@ test('two phones on one round without signal, bottles hung and pulled, the serve
   const infusion = await plantInfusion(page, trees.R1!);
   const [ada, bede] = [await arborist(page, `Ada ${mark}`), await arborist(page, `Bede ${mark}`)];
   const crew = await crewOf(page, `Two ${mark}`, [ada.personId, bede.personId]);
-  await page.goto('/rounds/make');
+  await page.goto('/jobs/new');
   await page.getByRole('checkbox', { name: place }).check();
   await page.getByRole('combobox', { name: 'Crew' }).selectOption(crew);
   await page.getByRole('button', { name: 'Put 5 on this day' }).click();
   const anyway = page.getByRole('button', { name: 'Put it there all the same' });
   await expect(anyway.or(page.getByRole('heading', { level: 1, name: `Crew Two ${mark},` }))).toBeVisible();
   if (await anyway.isVisible()) await anyway.click();
-  await expect(page).toHaveURL(/\/rounds\/day\//);
+  await expect(page).toHaveURL(/\/jobs\/day\//);
   const round = new URL(page.url()).pathname;
 
   const server = await ownServer();
@@ -112,7 +112,7 @@ test('two phones on one round without signal, bottles hung and pulled, the serve
   await found.getByRole('textbox').fill('R1');
   await found.getByRole('list', { name: 'On this phone' }).getByRole('link', { name: /^R1/ }).click();
   await expect(a.getByRole('navigation', { name: 'At this tree' })).toContainText('2 things at this tree');
-  await a.goto(`/tree/${trees.R1}/apply?plan=${infusion}&round=${round.split('/').pop()}`);
+  await a.goto(`/trees/${trees.R1}/treat?plan=${infusion}&round=${round.split('/').pop()}`);
   await a.getByRole('navigation', { name: 'Sheet' }).getByRole('button', { name: '3 Apply' }).click();
   await mainOf(a).getByText('signs are up').click();
   await mainOf(a)
@@ -155,7 +155,7 @@ test('two phones on one round without signal, bottles hung and pulled, the serve
   await leave(b, 'soil drench', 'R4', 'No way in');
   // What the first has carried out meanwhile, the second has left.
   await leave(b, 'Training label 2', 'R1', 'People about');
-  await b.goto(`/tree/${trees.R4}/measure`);
+  await b.goto(`/trees/${trees.R4}/measure`);
   await mainOf(b)
     .getByLabel(/^Girth/)
     .fill('151');
@@ -201,16 +201,16 @@ test('two phones on one round without signal, bottles hung and pulled, the serve
   await expect(lefts.filter({ hasText: 'R2' }).filter({ hasText: /rain/i })).toHaveCount(1);
   await expect(lefts.filter({ hasText: 'R2' }).filter({ hasText: /not wanted/i })).toHaveCount(1);
   await expect(lefts.filter({ hasText: 'R4' })).toContainText(/no way in/i);
-  await day.getByRole('link', { name: /^R1/ }).and(day.locator('[href^="/book/"]')).click();
+  await day.getByRole('link', { name: /^R1/ }).and(day.locator('[href^="/records/"]')).click();
   await expect(day.getByText(`Bede ${mark}, licence T-1`)).toBeVisible();
   const figures = await day.innerText();
   const read = (name: string) => Number(new RegExp(`${name}\\s+([\\d.]+)`).exec(figures)![1]);
   expect(read('Amount used') / read('Planned')).toBeCloseTo(0.5, 2);
-  await page.goto('/rounds/hanging');
+  await page.goto('/jobs/devices');
   await expect(day).not.toContainText(place);
-  await page.goto(`/book?words=${encodeURIComponent(place)}`);
+  await page.goto(`/records?words=${encodeURIComponent(place)}`);
   await expect(day.getByRole('link', { name: /R1/ })).toHaveCount(1);
-  await page.goto(`/tree/${trees.R4}`);
+  await page.goto(`/trees/${trees.R4}`);
   await expect(
     page
       .getByText(/151\.0 cm/)

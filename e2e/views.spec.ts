@@ -18,7 +18,7 @@ test('by keyboard alone: find, go, walk, help', async ({ page }) => {
   await page.keyboard.press('s');
   await expect(page.getByRole('heading', { level: 1, name: /^The year at / })).toBeVisible();
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: /Help: Season/ })).toBeVisible();
+  await expect(page.getByRole('dialog', { name: /Help: Schedule/ })).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
 });
@@ -38,7 +38,7 @@ test('a visit marked done can be undone', async ({ page }) => {
 
 test('what is on the shelf: a label from its file, a delivery, a vessel that is a mug', async ({ page }) => {
   await signIn(page);
-  await page.goto('/shelf');
+  await page.goto('/stock');
   const file = (text: string) =>
     page
       .locator('input[type=file]')
@@ -128,7 +128,7 @@ test('single keys can be switched off on this device, and back on', async ({ pag
 test('without a network help, search and menu open, and what was typed stays', async ({ page, context }) => {
   await signIn(page);
   const id = await findTree(page, '113');
-  await page.goto(`/tree/${id}/measure`);
+  await page.goto(`/trees/${id}/measure`);
   await page.getByLabel(/^Girth/).fill('151');
   // The page has settled when its parts have come.
   await page.waitForTimeout(3000);

@@ -45,19 +45,19 @@ test('another company’s ids give nothing on any route', async ({ page, browser
     .first()
     .getAttribute('href'))!;
   const place = (await page.getByRole('link', { name: 'Quay Avenue' }).first().getAttribute('href'))!;
-  await page.goto('/shelf');
+  await page.goto('/stock');
   const label = (await page.getByRole('link', { name: 'Training label 1, soil systemic 240' }).getAttribute('href'))!;
 
   const assignment = await page
-    .goto('/season/programmes')
-    .then(() => page.locator('main [href*="/programmes/laid/"]').first().getAttribute('href'));
+    .goto('/schedule/programmes')
+    .then(() => page.locator('main [href*="/programmes/assigned/"]').first().getAttribute('href'));
   // What ships is the same for every company; what one keeps of its own is its own.
   const own = { ...programmes.find((p) => p.key === 'winter-guards')!, key: 'own-walled', name: 'Behind the wall' };
   const kept = await page.request.post('/api/v1/commands/save-programme', {
     data: { id: crypto.randomUUID(), programme: own },
   });
   expect(await kept.json()).toMatchObject({ ok: true });
-  expect((await page.request.get(`/season/programmes/${own.key}`)).status()).toBe(200);
+  expect((await page.request.get(`/schedule/programmes/${own.key}`)).status()).toBe(200);
 
   const elm = { ...hosts.find((h) => h.id === 'wych-elm')!, id: 'own-walled-elm', name: 'Elm behind the wall' };
   const host = await page.request.post('/api/v1/commands/save-custom-entry', {
@@ -69,7 +69,7 @@ test('another company’s ids give nothing on any route', async ({ page, browser
   const { round, mix: toMix } = await openQuayDay(page);
   await page.goto(toMix);
   await page.getByRole('button', { name: 'Mixed' }).click();
-  await expect(page).toHaveURL(/\/rounds\/mix\/[0-9a-f-]{36}$/);
+  await expect(page).toHaveURL(/\/jobs\/mixes\/[0-9a-f-]{36}$/);
   const mix = page.url();
 
   const other = await (await browser.newContext({ baseURL })).newPage();
@@ -77,18 +77,18 @@ test('another company’s ids give nothing on any route', async ({ page, browser
   await expect(other.getByRole('heading', { level: 1 })).toContainText('today');
   const last = (path: string) => path.split('/').pop()!;
   const ids: Record<string, string> = {
-    '/tree/[id]': tree,
-    '/grounds/places/[id]': last(place),
-    '/book/[id]': last(record),
-    '/season/programmes/laid/[id]': last(assignment!),
-    '/season/programmes/[key]': own.key,
+    '/trees/[id]': tree,
+    '/sites/[id]': last(place),
+    '/records/[id]': last(record),
+    '/schedule/programmes/assigned/[id]': last(assignment!),
+    '/schedule/programmes/[key]': own.key,
     '/guide/hosts/[id]': elm.id,
-    '/shelf/labels/[id]': last(label),
+    '/stock/labels/[id]': last(label),
     '/api/labels/[id]': last(label),
-    '/api/grounds/[id]': last(place),
+    '/api/sites/[id]/map': last(place),
     '/api/photos/[id]': crypto.randomUUID(),
-    '/rounds/day/[id]': last(round),
-    '/rounds/mix/[id]': last(mix),
+    '/jobs/day/[id]': last(round),
+    '/jobs/mixes/[id]': last(mix),
     '/phone/tree/[id]': tree,
     '/phone/day/[id]': last(round),
   };
@@ -111,9 +111,9 @@ test('another company’s ids give nothing on any route', async ({ page, browser
     ),
   });
   expect(photo.status()).toBe(404);
-  await other.goto(`/book?place=${place.split('/').pop()}`);
+  await other.goto(`/records?place=${place.split('/').pop()}`);
   await expect(other.getByText('Nothing matches.')).toBeVisible();
-  await other.goto('/grounds?find=107 quay');
+  await other.goto('/trees?find=107 quay');
   await expect(other.getByText('No tree answers to that.')).toBeVisible();
   // What another company's form would send, sent with one's own session: the action itself refuses.
   const mine = await findTree(other, '101', 'beck');
@@ -121,7 +121,7 @@ test('another company’s ids give nothing on any route', async ({ page, browser
     const body = route.request().postData();
     await route.continue(body ? { postData: body.replaceAll(mine, tree) } : {});
   });
-  await other.goto(`/tree/${mine}/measure`);
+  await other.goto(`/trees/${mine}/measure`);
   await other.getByLabel(/^Girth/).fill('150');
   await other.getByRole('button', { name: 'Keep this reading' }).click();
   await expect(other.getByText('There is no such tree in this company.')).toBeVisible();
@@ -146,23 +146,23 @@ test('who is not signed in sees the sign-in page, and no file', async ({ page })
 test('roles: the technician applies and does not prescribe; the office sees no gate code', async ({ page }) => {
   await signIn(page, TECHNICIAN);
   const id = await findTree(page, '134');
-  await page.goto(`/tree/${id}/prescribe`);
+  await page.goto(`/trees/${id}/prescribe`);
   await expect(
     page.getByText('To prescribe takes an owner or an arborist; you are signed in as technician.'),
   ).toBeVisible();
   await expect(page.getByRole('button', { name: 'Make the plan' })).toBeDisabled();
   // US units all through for this person.
   await expect(page.getByText(/fl oz$/).first()).toBeVisible();
-  await page.goto('/grounds?find=school');
-  await page.goto('/grounds');
+  await page.goto('/trees?find=school');
+  await page.goto('/trees');
   await page.getByRole('link', { name: /School grounds/ }).click();
   await expect(page.getByText('1908#')).toBeVisible();
-  await page.goto('/me');
+  await page.goto('/settings');
   await page.getByRole('button', { name: 'Sign out', exact: true }).click();
   await expect(page).toHaveURL(/sign-in/);
   sessionEnded(TECHNICIAN);
   await signIn(page, OFFICE);
-  await page.goto('/grounds');
+  await page.goto('/trees');
   await page.getByRole('link', { name: /School grounds/ }).click();
   await expect(page.getByText('Gate codes are shown to those who go there.')).toBeVisible();
   expect(await page.content()).not.toContain('1908#');
@@ -176,7 +176,7 @@ test('a wrong password is one sentence; the calendar address works without signi
   await signInByHand(page, 'nobody@oxmere.example', 'wrong');
   await expect(page.getByText('E-mail and password do not match.')).toBeVisible();
   await signIn(page, OWNER);
-  await page.goto('/me');
+  await page.goto('/settings');
   await page.getByRole('button', { name: 'Make a calendar address' }).click();
   const address = await page.getByLabel('Subscribe to').inputValue();
   const stranger = await (await browser.newContext({ baseURL })).newPage();
@@ -204,7 +204,7 @@ test('a password: changed by oneself, or by a link that the owner hands over; wh
   baseURL,
 }) => {
   await signIn(page, OWNER);
-  await page.goto('/people');
+  await page.goto('/settings/team');
   const email = `rowan-${newMark()}@oxmere.example`;
   await page.getByLabel('Name', { exact: true }).fill('Rowan Thatch');
   await page.getByLabel('E-mail').fill(email);
@@ -233,7 +233,7 @@ test('a password: changed by oneself, or by a link that the owner hands over; wh
   await other.goto(link);
   await expect(other.getByText(/does not work/)).toBeVisible();
 
-  await other.goto('/me');
+  await other.goto('/settings');
   await other.getByLabel('The password you have now').fill('wrong');
   await other.getByLabel('A new one').fill('otter ledger violin march');
   await other.getByRole('button', { name: 'Change the password' }).click();
@@ -281,7 +281,7 @@ test('every verb over plain HTTP: listed with its schema, told by its content, r
   expect((await post('measure-tree', reading)).status()).toBe(200);
   const other = await post('measure-tree', { ...reading, stems: [{ kind: 'girth', value: '171', unit: 'cm' }] });
   expect([other.status(), (await other.json()).issues[0].path]).toEqual([422, 'id']);
-  await page.goto(`/tree/${id}`);
+  await page.goto(`/trees/${id}`);
   await expect(page.getByText('141.0 cm').or(page.getByText('55.5 in')).first()).toBeVisible();
   expect((await post('prescribe', {})).status()).toBe(404);
   expect((await post('plan-treatment', {})).status()).toBe(422);
@@ -297,10 +297,10 @@ test('where somebody was going is where they are after the sign-in; no address o
   await signIn(page);
   const id = await findTree(page, '107');
   await page.context().clearCookies();
-  await page.goto(`/tree/${id}/decide`);
+  await page.goto(`/trees/${id}/diagnose`);
   await expect(page).toHaveURL(/sign-in\?to=/);
   await page.getByRole('button', { name: OWNER }).click();
-  await page.waitForURL(`**/tree/${id}/decide`);
+  await page.waitForURL(`**/trees/${id}/diagnose`);
   for (const to of ['//evil.example', '/\\evil.example', 'https://evil.example']) {
     await page.context().clearCookies();
     await page.goto(`/sign-in?to=${encodeURIComponent(to)}`);
@@ -309,7 +309,7 @@ test('where somebody was going is where they are after the sign-in; no address o
     expect(new URL(page.url()).host).toBe(new URL(test.info().project.use.baseURL!).host);
   }
   // The first tab stop leads past the bar to the work.
-  await page.goto('/shelf');
+  await page.goto('/stock');
   await page.keyboard.press('Tab');
   await expect(page.getByRole('link', { name: 'To the work' })).toBeFocused();
   await page.keyboard.press('Enter');

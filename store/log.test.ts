@@ -20,9 +20,9 @@ it('a failure is told without what somebody typed', () => {
 });
 
 it.each([
-  ['/tree/0192b6f2-7d11-7c33-9b0a-000000000001/measure?find=Smith', '/tree/:id/measure'],
+  ['/trees/0192b6f2-7d11-7c33-9b0a-000000000001/measure?find=Smith', '/trees/:id/measure'],
   ['/share/9sJ2kd83jKJd93kd0sLqPz77ab', '/share/:id'],
   ['/api/calendar/9sJ2kd83jKJd93kd0sLqPz77ab.ics', '/api/calendar/:token.ics'],
-  ['/grounds?find=A+Client', '/grounds'],
+  ['/trees?find=A+Client', '/trees'],
   ['/', '/'],
 ])('%s is %s', (address, pattern) => expect(pathOf(address)).toBe(pattern));

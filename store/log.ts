@@ -34,7 +34,7 @@ export function withoutPeople(error: unknown): object {
 
 /**
  * An address as a pattern: ids, tokens and what was searched for say who somebody is.
- * @example pathOf('/tree/0192.../measure?find=Smith') // '/tree/:id/measure'
+ * @example pathOf('/trees/0192.../measure?find=Smith') // '/trees/:id/measure'
  */
 export const pathOf = (address: string): string =>
   address

@@ -21,7 +21,7 @@ export const NotPlanned = ({ undecided, more }: { undecided: Today['undecided'];
       {undecided.map((u) => (
         <TagRow
           key={`${u.treeId} ${u.conditionId}`}
-          href={`/tree/${u.treeId}/prescribe`}
+          href={`/trees/${u.treeId}/prescribe`}
           tag={u.tag}
           title={`${findHost(u.hostId)?.name ?? u.hostId}, ${u.siteName}`}
           right={
@@ -40,7 +40,7 @@ export const NotPlanned = ({ undecided, more }: { undecided: Today['undecided'];
         trees={more.map((u) => ({
           id: `${u.treeId} ${u.conditionId}`,
           tag: u.tag,
-          href: `/tree/${u.treeId}/prescribe`,
+          href: `/trees/${u.treeId}/prescribe`,
         }))}
       />
     </ul>

@@ -3,18 +3,18 @@
 import type { OfflineCommand } from '@/core/phone/command-names';
 import { batchCode } from '@/core/mix/batch';
 import { sendOrQueue } from '@/ui/phone/send-or-queue.client';
-import * as day from './rounds/day/actions';
-import { LEFT_WORDS } from './rounds/day/words';
-import * as hanging from './rounds/hanging/actions';
-import { STATE_PRESSES } from './rounds/hanging/words';
-import * as mix from './rounds/mix/actions';
-import * as row from './rounds/row/actions';
-import * as tree from './tree/[id]/actions';
-import * as apply from './tree/[id]/apply/actions';
-import * as decideActions from './tree/[id]/decide/actions';
-import * as examineActions from './tree/[id]/examine/actions';
-import * as measureActions from './tree/[id]/measure/actions';
-import * as prescribeActions from './tree/[id]/prescribe/actions';
+import * as day from './jobs/day/actions';
+import { LEFT_WORDS } from './jobs/day/words';
+import * as hanging from './jobs/devices/actions';
+import { STATE_PRESSES } from './jobs/devices/words';
+import * as mix from './jobs/mixes/actions';
+import * as row from './jobs/row/actions';
+import * as tree from './trees/[id]/actions';
+import * as apply from './trees/[id]/treat/actions';
+import * as diagnoseActions from './trees/[id]/diagnose/actions';
+import * as inspectActions from './trees/[id]/inspect/actions';
+import * as measureActions from './trees/[id]/measure/actions';
+import * as prescribeActions from './trees/[id]/prescribe/actions';
 
 /**
  * What a phone may write without signal: each verb with what is said of it while it waits. Whatever is not here needs the
@@ -33,19 +33,19 @@ const wrong = (verb: OfflineCommand) => async (input: object) =>
 
 export const measureTree = sendOrQueue('measure-tree', measureActions.measureTree, {
   what: (m) => `A reading: ${m.stems.map((s) => `${s.kind} ${s.value} ${s.unit}`).join(' + ')}`,
-  value: (m) => ({ next: `/tree/${m.treeId}/prescribe` }),
+  value: (m) => ({ next: `/trees/${m.treeId}/prescribe` }),
   makes: made,
   wrong: wrong('measure-tree'),
 });
-export const saveInspection = sendOrQueue('save-inspection', examineActions.saveInspection, {
+export const saveInspection = sendOrQueue('save-inspection', inspectActions.saveInspection, {
   what: (x) => `A look, with ${many(x.findings.length, 'sign', 'signs')}`,
   value: nothing,
   makes: made,
   wrong: wrong('save-inspection'),
 });
-export const saveDiagnosis = sendOrQueue('save-diagnosis', decideActions.saveDiagnosis, {
+export const saveDiagnosis = sendOrQueue('save-diagnosis', diagnoseActions.saveDiagnosis, {
   what: (d) => `A decision: ${d.decision}`,
-  value: (d) => ({ next: `/tree/${d.treeId}` }),
+  value: (d) => ({ next: `/trees/${d.treeId}` }),
   makes: made,
 });
 export const planTreatment = sendOrQueue('plan-treatment', prescribeActions.planTreatment, {

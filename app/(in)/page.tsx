@@ -13,16 +13,16 @@ import { airWords } from '@/ui/air-words';
 import { todayView } from '@/views/today';
 import { stationFor } from '../_server/station';
 import { allows, viewer } from '../_server/viewer';
-import { DevicesOnTrees } from './rounds/hanging/what-hangs';
-import { Sites } from './rounds/sites';
+import { DevicesOnTrees } from './jobs/devices/devices-on-trees';
+import { Sites } from './jobs/sites';
 import { Ahead, Coming, QueuedWrite, WaitingWork } from './waiting';
 import { STAGE_NAMES } from '@/core/season/bbch';
 import { byRain, coverWords, spanWords } from '@/ui/season-words';
-import { NoteStage } from './season/note.client';
+import { NoteStage } from './schedule/note.client';
 import { NotPlanned } from './not-planned';
 import { TaskList } from './tasks';
 import { ToSettle } from './to-settle';
-import { Settle } from './tree/[id]/overview.client';
+import { Settle } from './trees/[id]/overview.client';
 import type { Gate } from '@/core/gates/gate';
 import { clockNow } from '@/store/clock';
 
@@ -149,14 +149,14 @@ export default async function Today() {
                   v.units,
                 ).text
               } of mix. `}
-          {plans.length > 0 && <a href="/rounds">Load sheet</a>}
+          {plans.length > 0 && <a href="/jobs">Load sheet</a>}
         </p>
       </section>
       <section>
         <h2 className="text-body">Station</h2>
         <p className="text-[0.9375rem]">
           {s.basis === 'usual'
-            ? 'No station measures here. The sheets ask for air, wind and rain; windows rest on the usual year of the climate. Readings of a station of your own are brought in under Season.'
+            ? 'No station measures here. The sheets ask for air, wind and rain; windows rest on the usual year of the climate. Readings of a station of your own are brought in under Schedule.'
             : `${s.name}: ${airWords(now, v.units)}. ${s.basis === 'simulated' ? 'Simulated weather of the demo' : 'Measured'}; say on the sheet what you find on the spot.`}
         </p>
       </section>
@@ -177,7 +177,7 @@ export default async function Today() {
   const row = (f: (typeof due)[number], right: React.ReactNode, trees: number) => (
     <TagRow
       key={f.id}
-      href={f.assignmentId ? `/season/programmes/laid/${f.assignmentId}` : `/tree/${f.treeId}`}
+      href={f.assignmentId ? `/schedule/programmes/assigned/${f.assignmentId}` : `/trees/${f.treeId}`}
       tag={f.tag}
       title={`${trees > 1 ? `${trees} trees` : name(f.hostId)}, ${f.siteName}`}
       right={
@@ -245,7 +245,7 @@ export default async function Today() {
       {Math.max(over.length, overAll) > 0 && (
         <p className="mt-3">
           The time of {Math.max(over.length, overAll) === 1 ? 'a plan' : `${Math.max(over.length, overAll)} plans`} is
-          over: <a href="/rounds">plan anew, or drop {Math.max(over.length, overAll) === 1 ? 'it' : 'them'}</a>.
+          over: <a href="/jobs">plan anew, or drop {Math.max(over.length, overAll) === 1 ? 'it' : 'them'}</a>.
         </p>
       )}
       <Sites
@@ -282,7 +282,7 @@ export default async function Today() {
       )}
       <Section
         title="In the next four weeks"
-        aside={<a href="/season">Season</a>}
+        aside={<a href="/schedule">Schedule</a>}
         empty={soon.length + near.length === 0 && 'Nothing until then.'}
       >
         <ul>
@@ -293,7 +293,7 @@ export default async function Today() {
             return (
               <Coming
                 key={p.id}
-                trees={same.map((x) => ({ ...x, href: `/tree/${x.treeId}/apply?plan=${x.id}` }))}
+                trees={same.map((x) => ({ ...x, href: `/trees/${x.treeId}/treat?plan=${x.id}` }))}
                 span={{ from: today, to: horizon, earliest: p.earliest!, latest: p.latest!, due: p.plannedFor! }}
               >
                 {METHOD_NAMES[p.method]}, {p.labelName}, {shortDay(p.plannedFor!)}
@@ -306,7 +306,7 @@ export default async function Today() {
             return (
               <Coming
                 key={f.id}
-                trees={same.map((x) => ({ ...x, href: `/tree/${x.treeId}` }))}
+                trees={same.map((x) => ({ ...x, href: `/trees/${x.treeId}` }))}
                 span={{ from: today, to: horizon, earliest: f.earliest, latest: f.latest, due: f.due }}
               >
                 {f.what}, {shortDay(f.due)}

@@ -5,7 +5,7 @@ import { Choices, FormIssues, TextArea, TextField } from '@/ui/controls/controls
 import { UndoPress } from '@/ui/controls/undo-press.client';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { addTask, settleTask } from './grounds/actions';
+import { addTask, settleTask } from './trees/actions';
 
 /** A task is done or left out in one press; Undo opens it again. */
 export function SettleTask({ id, what, state }: { id: string; what: string; state: 'open' | 'done' | 'dropped' }) {

@@ -35,12 +35,12 @@ export function TaskList({
             <p className="text-[0.9375rem] text-ink-2">
               {place && (
                 <>
-                  <Link href={`/grounds/places/${t.siteId}`}>{t.siteName}</Link>,{' '}
+                  <Link href={`/sites/${t.siteId}`}>{t.siteName}</Link>,{' '}
                 </>
               )}
               {t.treeId && (
                 <>
-                  <Link href={`/tree/${t.treeId}`}>tree {t.tag}</Link>,{' '}
+                  <Link href={`/trees/${t.treeId}`}>tree {t.tag}</Link>,{' '}
                 </>
               )}
               <span className="figures">{shortDay(t.due)}</span>, {standing(t, today)}

@@ -12,12 +12,12 @@ import { shortDay } from '@/ui/words';
 export function QueuedWrite({ same, today, units }: { same: readonly OpenPlan[]; today: string; units: UnitSystem }) {
   const p = same[0]!;
   const missed = p.latest !== null && p.latest < today;
-  const sheet = (x: OpenPlan) => `/tree/${x.treeId}/apply?plan=${x.id}`;
+  const sheet = (x: OpenPlan) => `/trees/${x.treeId}/treat?plan=${x.id}`;
   const mix = same.reduce((sum, x) => sum + (x.mixMl ?? 0), 0);
   return (
     <>
       <TagRow
-        href={missed && p.assignmentId ? `/season/programmes/laid/${p.assignmentId}` : sheet(p)}
+        href={missed && p.assignmentId ? `/schedule/programmes/assigned/${p.assignmentId}` : sheet(p)}
         tag={p.tag}
         title={`${same.length > 1 ? `${same.length} trees` : (findHost(p.hostId)?.name ?? p.hostId)}, ${p.siteName}`}
         right={
@@ -40,7 +40,7 @@ export function QueuedWrite({ same, today, units }: { same: readonly OpenPlan[];
 /** A work without a product that waits for a crew, with the trees of the place that have the same. */
 export function WaitingWork({ same }: { same: readonly OpenWork[] }) {
   const w = same[0]!;
-  const trees = same.map((x) => ({ id: x.id, tag: x.tag, href: `/tree/${x.treeId}#works` }));
+  const trees = same.map((x) => ({ id: x.id, tag: x.tag, href: `/trees/${x.treeId}#works` }));
   return (
     <>
       <TagRow
@@ -86,7 +86,7 @@ export function Coming({
 
 /** What is planned for later, told beside what waits now. */
 export const Ahead = ({ plans }: { plans: { earliest: string | null }[] }) => (
-  <a href="/season">
+  <a href="/schedule">
     {plans.length} more {plans.length === 1 ? 'is' : 'are'} planned, from {shortDay(plans[0]!.earliest!)}
   </a>
 );

@@ -38,7 +38,7 @@ it.each([
   });
   expect(r.stdout).toMatch(/DTSTART;VALUE=DATE:20261025\r\n/);
   expect(r.stdout).toMatch(/DTEND;VALUE=DATE:20261026\r\n/);
-  expect(r.stdout).toMatch(/URL;VALUE=URI:https:\/\/e\.example\/tree\/t1/);
+  expect(r.stdout).toMatch(/URL;VALUE=URI:https:\/\/e\.example\/trees\/t1/);
 });
 
 it('a calendar learns of a move by its number and its instant, and of what is off by its being struck out', () => {

@@ -139,7 +139,7 @@ export function calendarOf(name: string, visits: readonly Due[], origin: string)
       description: f.reason
         ? `${f.reason}${f.onlyIf ? ` Only if ${f.onlyIf}.` : ''} Makes sense from ${f.earliest} to ${f.latest}.`
         : '',
-      ...(origin ? { url: `${origin}/${f.treeId ? `tree/${f.treeId}` : `grounds/places/${f.siteId}`}` } : {}),
+      ...(origin ? { url: `${origin}/${f.treeId ? `trees/${f.treeId}` : `sites/${f.siteId}`}` } : {}),
     });
   return calendar.toString();
 }

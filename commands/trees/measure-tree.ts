@@ -18,6 +18,6 @@ export const measureTree = command({
     if (!tree) return noTree;
     await addReading(viewer, { id: m.id, treeId: tree.id, at: observed, ...read.value });
     const next = !tree.looks.length ? 'examine' : !tree.savedDiagnoses.length ? 'decide' : 'prescribe';
-    return { ok: true, value: { next: `/tree/${tree.id}/${next}` } };
+    return { ok: true, value: { next: `/trees/${tree.id}/${next}` } };
   },
 });

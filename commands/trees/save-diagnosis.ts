@@ -54,7 +54,7 @@ export const saveDiagnosis = command({
     });
     return {
       ok: true,
-      value: { next: TREATS.includes(d.decision) ? `/tree/${tree.id}/prescribe` : `/tree/${tree.id}` },
+      value: { next: TREATS.includes(d.decision) ? `/trees/${tree.id}/prescribe` : `/trees/${tree.id}` },
     };
   },
 });

@@ -1,7 +1,7 @@
 /** What a camera read: something of this house by its id, or words to look for. */
 export type Scanned = { kind: 'tree'; id: string } | { kind: 'words'; words: string };
 
-const TREE = /(?:^urn:uuid:|\/tree\/)([0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12})(?:[/?#]|$)/i;
+const TREE = /(?:^urn:uuid:|\/trees?\/)([0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12})(?:[/?#]|$)/i;
 /** As much as the search takes. */
 const MOST = 80;
 

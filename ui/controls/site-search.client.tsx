@@ -22,7 +22,7 @@ export function SiteSearch({
   useEffect(() => {
     const stop = new AbortController();
     const later = setTimeout(() => {
-      fetch(`/api/places?find=${encodeURIComponent(find)}`, { signal: stop.signal })
+      fetch(`/api/sites?find=${encodeURIComponent(find)}`, { signal: stop.signal })
         .then((r) => (r.ok ? (r.json() as Promise<Site[]>) : Promise.reject(new Error(String(r.status)))))
         .then((sites) => {
           setFound(sites);

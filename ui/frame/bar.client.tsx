@@ -23,7 +23,7 @@ const prepare = () => {
 const KEYS: [string, string][] = [
   ['/', 'find a tag'],
   ['?', 'this help'],
-  ['g then t g r s h f b o', 'go to Today, Grounds, Rounds, Season, Shelf, Guide, Book, Bench tools'],
+  ['g then t e j s k g r c', 'go to Today, Trees, Jobs, Schedule, Stock, Guide, Records, Calculators'],
   ['Alt + 1, 2, 3 …', 'answer the next look while examining'],
   ['n, p', 'next, previous tree in walking order'],
   ['m, e', 'measure, examine'],
@@ -88,7 +88,7 @@ export function Bar({
   const going = useRef(0);
   const [pending, setPending] = usePending();
   const here = (p: string) =>
-    p === '/' ? path === '/' : path.startsWith(p) || (p === '/grounds' && path.startsWith('/tree'));
+    p === '/' ? path === '/' : path.startsWith(p) || (p === '/trees' && path.startsWith('/sites'));
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
@@ -176,7 +176,7 @@ export function Bar({
           <CircleHelp size={20} aria-hidden />
         </button>
         <Link
-          href="/me"
+          href="/settings"
           className="flex items-center px-3 text-small underline underline-offset-3 phone:hidden"
           title={name}
         >
@@ -237,9 +237,9 @@ export function Bar({
           <nav aria-label="All places" className="flex flex-col">
             {[
               ...PLACES,
-              { path: '/rules', name: 'Rules' },
-              { path: '/people', name: 'People' },
-              { path: '/me', name: `${name}: units, theme, sign out` },
+              { path: '/settings/rules', name: 'Rules' },
+              { path: '/settings/team', name: 'People' },
+              { path: '/settings', name: `${name}: units, theme, sign out` },
             ].map((p) => (
               <Link
                 key={p.path}

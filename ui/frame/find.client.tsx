@@ -17,7 +17,7 @@ interface OfflineTree {
   where: string;
 }
 const MOST = 8;
-const TREE = /^\/tree\/([0-9a-f-]{36})$/;
+const TREE = /^\/trees\/([0-9a-f-]{36})$/;
 
 /** Trees that this phone holds, by their tags. */
 function useOfflineTrees(): OfflineTree[] {
@@ -28,7 +28,7 @@ function useOfflineTrees(): OfflineTree[] {
         all.flatMap((h): OfflineTree[] => {
           const id = TREE.exec(h.path)?.[1];
           const [, tag, where] = /^(.+?), (.*?)(?: · .*)?$/.exec(h.name ?? '') ?? [];
-          return id && tag ? [{ href: `/tree/${id}/apply`, tag, where: where ?? '' }] : [];
+          return id && tag ? [{ href: `/trees/${id}/treat`, tag, where: where ?? '' }] : [];
         }),
       ),
     );
@@ -47,7 +47,7 @@ export function Find({ onGo }: { onGo: () => void }) {
   const [camera, setCamera] = useState(false);
   const find = (words: string) => {
     onGo();
-    router.push(`/grounds?${new URLSearchParams({ find: words })}`);
+    router.push(`/trees?${new URLSearchParams({ find: words })}`);
   };
   const part = typed.trim().toLowerCase();
   const near = part.length < 2 ? [] : held.filter((t) => t.tag.toLowerCase().includes(part)).slice(0, MOST);
@@ -55,7 +55,7 @@ export function Find({ onGo }: { onGo: () => void }) {
     const found = readScan(text);
     if (found?.kind === 'tree') {
       onGo();
-      whole(`/tree/${found.id}/apply`);
+      whole(`/trees/${found.id}/treat`);
     } else if (found) {
       setCamera(false);
       setTyped(found.words);

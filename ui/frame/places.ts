@@ -11,9 +11,9 @@ export const PLACES = [
     ],
   },
   {
-    path: '/grounds',
-    name: 'Grounds',
-    letter: 'g',
+    path: '/trees',
+    name: 'Trees',
+    letter: 'e',
     help: [
       'Clients, their places, and every tree.',
       'Type a tag, a street, a client or a host to find a tree; several words narrow it down. A phone finds it by its code before the camera, too.',
@@ -25,9 +25,9 @@ export const PLACES = [
     ],
   },
   {
-    path: '/rounds',
-    name: 'Rounds',
-    letter: 'r',
+    path: '/jobs',
+    name: 'Jobs',
+    letter: 'j',
     help: [
       'Plans and works whose time has come, by place and in walking order, with what to load; what is planned for later stands below.',
       'Open a tag to start its sheet. The load adds up products, water, devices with spares, bits, tools, mesh and what to wear; what the shelf cannot give says so.',
@@ -41,8 +41,8 @@ export const PLACES = [
     ],
   },
   {
-    path: '/season',
-    name: 'Season',
+    path: '/schedule',
+    name: 'Schedule',
     letter: 's',
     help: [
       'The year of a place: what stands there grows by heat, chill and short days, and the days ahead by the forecast. A stroke is expected within its bar; a triangle was seen.',
@@ -57,9 +57,9 @@ export const PLACES = [
     ],
   },
   {
-    path: '/shelf',
-    name: 'Shelf',
-    letter: 'h',
+    path: '/stock',
+    name: 'Stock',
+    letter: 'k',
     help: [
       'Labels, lots, and the vessels you measure with.',
       'A label counts once somebody has read it against the label in hand and signed it here.',
@@ -71,7 +71,7 @@ export const PLACES = [
   {
     path: '/guide',
     name: 'Guide',
-    letter: 'f',
+    letter: 'g',
     help: [
       'The field guide: every host, sign, quick test and condition that the ranking works with.',
       'Search by what you would say on the telephone, by a Latin name, a host, a place on the tree or a month; slips are forgiven.',
@@ -82,9 +82,9 @@ export const PLACES = [
     ],
   },
   {
-    path: '/book',
-    name: 'Book',
-    letter: 'b',
+    path: '/records',
+    name: 'Records',
+    letter: 'r',
     help: [
       'Everything that was done: treatments, and work without a product. Nothing in it can be changed; a correction is a new version with its reason.',
       'Withdrawn, a treatment was never done: its stock goes back, and its plan is open again.',
@@ -92,9 +92,9 @@ export const PLACES = [
     ],
   },
   {
-    path: '/tools',
-    name: 'Bench tools',
-    letter: 'o',
+    path: '/calculators',
+    name: 'Calculators',
+    letter: 'c',
     help: ['Any single calculation, without a client and without a record.'],
   },
 ] as const;
@@ -111,21 +111,21 @@ const OTHER_HELP: Record<string, readonly string[]> = {
     'A case is drawn from the guide by its number. Each look costs its minutes, and some wound the tree.',
     'You are scored on the truth, the decision, minutes wasted, and harm. Afterwards the engine shows its own way.',
   ],
-  '/tree': [
-    'The twig at the left shows the steps: Examine, Decide, Prescribe, Apply, Look again. Any of them can be opened at any time.',
-    'Examine: grade what you see; “Nothing else here” settles a place. The next look is what would tell most for its minute; Alt and a figure answer it. The balance shows what speaks for and against each candidate.',
-    'Decide: the ranking and the rules make a proposal with its reasons; you decide. “One page for the client” can be read out and printed.',
+  '/trees': [
+    'The twig at the left shows the steps: Measure, Inspect, Diagnose, Prescribe, Treat, Follow up. Any of them can be opened at any time.',
+    'Inspect: grade what you see; “Nothing else here” settles a place. The next look is what would tell most for its minute; Alt and a figure answer it. The balance shows what speaks for and against each candidate.',
+    'Diagnose: the ranking and the rules make a proposal with its reasons; you decide. “One page for the client” can be read out and printed.',
     'Prescribe asks when: in its window, today, or on a day of your own. What only the day can tell (leaf, soil, air, flowers) is a condition of the visit and is asked on the sheet. “Meanwhile” shows what may be done today.',
     'Prescribe: every label and every work without a label, side by side. What only somebody at the tree can say is asked; a site of the ring can be dragged or stepped, and a move that breaks a rule is refused with its reason.',
     'What you type is kept on this device until it is saved.',
-    'n and p walk to the next and the previous tree; m measures, e examines, r records.',
+    'n and p walk to the next and the previous tree; m measures, i inspects, r records a treatment.',
   ],
-  '/rules': [
+  '/settings/rules': [
     'Every gate there is: what it is about, where its facts come from, and which labels and regions set it.',
     'An owner keeps the region profile here; each change is a version, and a profile nobody has compared lately is said to be stale.',
   ],
-  '/people': ['Who works here, in which role, with which licence. Only an owner changes it.'],
-  '/me': ['Your units, your theme, your calendar address, and a way out on every device.'],
+  '/settings/team': ['Who works here, in which role, with which licence. Only an owner changes it.'],
+  '/settings': ['Your units, your theme, your calendar address, and a way out on every device.'],
 };
 
 export const helpFor = (path: string): readonly string[] =>

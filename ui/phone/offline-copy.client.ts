@@ -19,10 +19,10 @@ interface Met {
 export type Handshake = { how: 'met'; met: Met } | { how: 'no answer' | 'signed out' | 'ended' | 'cannot keep' };
 
 /** Pages that a phone holds whatever its rounds are. */
-const ALWAYS = ['/', '/rounds', '/rounds/hanging', '/rounds/mix', '/phone', '/phone/offline'];
+const ALWAYS = ['/', '/jobs', '/jobs/devices', '/jobs/mixes', '/phone', '/phone/offline'];
 /** Pages of a round that are led to from its day. */
-const LEADS = /^\/(rounds\/(row|mix)([/?]|$)|tree\/[0-9a-f-]{36}(\/apply)?(\?|$))/;
-const TREE = /^\/tree\/([0-9a-f-]{36})/;
+const LEADS = /^\/(jobs\/(row|mixes)([/?]|$)|trees\/[0-9a-f-]{36}(\/treat)?(\?|$))/;
+const TREE = /^\/trees\/([0-9a-f-]{36})/;
 /** A page that is older is fetched anew while there is signal. */
 const FRESH_MS = 4 * 3_600_000;
 /** Photos of a tree that are held: those of its last look. */
@@ -195,10 +195,10 @@ export async function lockCrewDays(
   const done = new Set<string>();
   // What belongs to a round is what its day leads to.
   for (const r of rounds) {
-    const day = await pageOf(`/rounds/day/${r.id}`);
+    const day = await pageOf(`/jobs/day/${r.id}`);
     for (const href of day ? linksOf(day.page) : []) {
       const tree = TREE.exec(href)?.[1];
-      for (const to of tree ? [`/tree/${tree}`, `/phone/tree/${tree}`] : [href])
+      for (const to of tree ? [`/trees/${tree}`, `/phone/tree/${tree}`] : [href])
         if (!wanted.has(to)) wanted.set(to, r.id);
     }
   }

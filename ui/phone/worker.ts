@@ -73,8 +73,8 @@ function whole(held: Response): Response {
 }
 
 /** A step at a tree and a crew's day are drawn on the phone, each from one page that holds all that it rests on. */
-const STEP = /^\/tree\/([0-9a-f-]{36})\/(measure|examine|decide|prescribe|apply)$/;
-const DAY = /^\/rounds\/day\/([0-9a-f-]{36})(\/close)?$/;
+const STEP = /^\/trees\/([0-9a-f-]{36})\/(measure|inspect|diagnose|prescribe|treat)$/;
+const DAY = /^\/jobs\/day\/([0-9a-f-]{36})(\/finish)?$/;
 function drawnFrom(url: URL): string | null {
   const asked = new URLSearchParams(url.search);
   const [, tree, step] = STEP.exec(url.pathname) ?? [];

@@ -48,7 +48,7 @@ export function Inspection({ look: l }: { look: InspectionAt }) {
       {l.trees.length > 0 && (
         <p className="mt-1 flex flex-wrap gap-x-4">
           {l.trees.map((t) => (
-            <Link key={t.id} href={`/tree/${t.id}`} className="inline-flex min-h-hand items-center">
+            <Link key={t.id} href={`/trees/${t.id}`} className="inline-flex min-h-hand items-center">
               {t.name}
             </Link>
           ))}

@@ -2,8 +2,8 @@ import { wallClock } from '@/lib/calendar/zone';
 import { findHost } from '@/knowledge';
 import type { DoneWork } from '@/store/works';
 import { doneWorks } from '@/views/book';
-import { bookQuery } from '../../(in)/book/query';
-import { workName } from '../../(in)/tree/[id]/works';
+import { bookQuery } from '../../(in)/records/query';
+import { workName } from '../../(in)/trees/[id]/works';
 import { download, route } from '../../_server/api';
 import { csv } from '../../_server/csv';
 

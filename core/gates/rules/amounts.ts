@@ -7,7 +7,7 @@ const BREAST_CM = { low: 120, high: 150 };
 
 /** What a dose misses, and where it is entered: not measured is not “no dose on the label”. */
 const MISSING: Readonly<Record<string, { title: string; where: string }>> = {
-  siteAreaM2: { title: 'Area of the place?', where: 'Enter the area of the place under Grounds.' },
+  siteAreaM2: { title: 'Area of the place?', where: 'Enter the area of the place under Trees.' },
   diameters: { title: 'Not measured', where: 'Measure the trunk.' },
   areaM2: { title: 'Crown not measured', where: 'Enter crown width and height in Measure.' },
   holes: { title: 'Crown not measured', where: 'Enter crown width in Measure.' },

@@ -41,7 +41,7 @@ export function Ways({
               <ul className="border-l-2 border-line-2 pl-3 text-small col-span-2 col-start-2 phone:col-span-1 phone:col-start-1">
                 {uses.map(({ id, label, use }) => (
                   <li key={label.key + use.key} className="py-0.5">
-                    <Link href={`/shelf/labels/${id}`} className="font-bold underline underline-offset-3">
+                    <Link href={`/stock/labels/${id}`} className="font-bold underline underline-offset-3">
                       {label.name}
                     </Link>
                     , {use.title.toLowerCase()}: {wordsOfUse(label, use, units).join('; ')}

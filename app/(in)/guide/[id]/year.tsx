@@ -39,7 +39,7 @@ export function ThroughTheYear({
         <p key={m.id} className="mt-2 text-[0.9375rem]">
           <b className="inline-block first-letter:uppercase">{m.what}</b> is counted from: {m.from}. Nobody has noted it
           there this season.{' '}
-          <Link href={`/season?place=${year.place.id}`} className="underline underline-offset-3">
+          <Link href={`/schedule?place=${year.place.id}`} className="underline underline-offset-3">
             Note it
           </Link>
         </p>
@@ -55,7 +55,7 @@ export function ThroughTheYear({
         ))}
       {id in INFECTIONS && (
         <p className="mt-2 text-[0.9375rem]">
-          <b>Infections</b> are told from the weather of each place under Season.{' '}
+          <b>Infections</b> are told from the weather of each place under Schedule.{' '}
           <span className="text-small text-ink-2">{INFECTIONS[id as Infection].basis}</span>
         </p>
       )}

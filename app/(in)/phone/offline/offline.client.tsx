@@ -25,7 +25,7 @@ export function OfflineList() {
           </li>
         ))}
         <li>
-          <a className="press min-h-14" href="/rounds/hanging">
+          <a className="press min-h-14" href="/jobs/devices">
             The board of what hangs
           </a>
         </li>

@@ -7,9 +7,9 @@ import { usePhone } from '@/ui/phone/phone.client';
 import { SignalAgain } from '@/ui/phone/signal-again.client';
 import { offlineKnowledge } from '@/facts/offline-knowledge';
 import { dayWith, type OfflineDay as Facts, type Viewer } from '@/facts/queued-day';
-import { DayPage } from '../../../rounds/day/[id]/day';
-import { ClosePage } from '../../../rounds/day/[id]/close/close';
-import { BatchPage } from '../../../rounds/mix/[id]/batch';
+import { DayPage } from '../../../jobs/day/[id]/day';
+import { ClosePage } from '../../../jobs/day/[id]/finish/finish';
+import { BatchPage } from '../../../jobs/mixes/[id]/batch';
 
 /** A crew's day without signal, its close and its mixes, drawn on the phone with what was written on it since. */
 export function OfflineDay({ viewer, held }: { viewer: Viewer; held: Facts }) {
@@ -27,15 +27,15 @@ export function OfflineDay({ viewer, held }: { viewer: Viewer; held: Facts }) {
   useOfflineLinks(
     useCallback(
       (to) => {
-        if (to.pathname === `/rounds/day/${id}`) return `/phone/day/${id}?view=day`;
-        if (to.pathname === `/rounds/day/${id}/close`) return `/phone/day/${id}?view=close`;
-        const mix = /^\/rounds\/mix\/([0-9a-f-]{36})$/.exec(to.pathname)?.[1];
+        if (to.pathname === `/jobs/day/${id}`) return `/phone/day/${id}?view=day`;
+        if (to.pathname === `/jobs/day/${id}/finish`) return `/phone/day/${id}?view=close`;
+        const mix = /^\/jobs\/mix\/([0-9a-f-]{36})$/.exec(to.pathname)?.[1];
         return mix && mixes.includes(mix) ? `/phone/day/${id}?view=mix&mix=${mix}` : null;
       },
       [id, mixes],
     ),
   );
-  const real = batch ? `/rounds/mix/${batch.id}` : `/rounds/day/${id}${view === 'close' ? '/close' : ''}`;
+  const real = batch ? `/jobs/mixes/${batch.id}` : `/jobs/day/${id}${view === 'close' ? '/finish' : ''}`;
   useServersOwn('view', real);
   if (!day || !now) return <p className="p-6 font-semibold text-ink-2">One moment …</p>;
   const seen = { viewer, now, day };

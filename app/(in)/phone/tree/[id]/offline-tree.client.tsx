@@ -11,22 +11,22 @@ import { useOfflineLinks, usePhoneNow, useServersOwn } from '@/ui/phone/offline-
 import { usePhone } from '@/ui/phone/phone.client';
 import { SignalAgain } from '@/ui/phone/signal-again.client';
 
-const MeasureStep = part(() => import('@/app/(in)/tree/[id]/measure/step').then((m) => m.MeasureStep));
-const ExamineStep = part(() => import('@/app/(in)/tree/[id]/examine/step').then((m) => m.ExamineStep));
-const DecideStep = part(() => import('@/app/(in)/tree/[id]/decide/step').then((m) => m.DecideStep));
-const PrescribeStep = part(() => import('@/app/(in)/tree/[id]/prescribe/step').then((m) => m.PrescribeStep));
-const ApplyStep = part(() => import('@/app/(in)/tree/[id]/apply/step').then((m) => m.ApplyStep));
+const MeasureStep = part(() => import('@/app/(in)/trees/[id]/measure/step').then((m) => m.MeasureStep));
+const InspectStep = part(() => import('@/app/(in)/trees/[id]/inspect/step').then((m) => m.InspectStep));
+const DiagnoseStep = part(() => import('@/app/(in)/trees/[id]/diagnose/step').then((m) => m.DiagnoseStep));
+const PrescribeStep = part(() => import('@/app/(in)/trees/[id]/prescribe/step').then((m) => m.PrescribeStep));
+const TreatStep = part(() => import('@/app/(in)/trees/[id]/treat/step').then((m) => m.TreatStep));
 
 const STEPS = {
   measure: MeasureStep,
-  examine: ExamineStep,
-  decide: DecideStep,
+  inspect: InspectStep,
+  diagnose: DiagnoseStep,
   prescribe: PrescribeStep,
-  apply: ApplyStep,
+  treat: TreatStep,
 };
 // The step is fetched while the page is still being put together.
 if (typeof window !== 'undefined')
-  STEPS[(new URLSearchParams(window.location.search).get('step') ?? 'apply') as keyof typeof STEPS]?.prepare();
+  STEPS[(new URLSearchParams(window.location.search).get('step') ?? 'treat') as keyof typeof STEPS]?.prepare();
 
 /**
  * A step at a tree without signal, worked out on the phone: what was taken along, what was written since, the knowledge that
@@ -37,9 +37,9 @@ export function OfflineTree({ viewer, facts }: { viewer: Viewer; facts: Facts })
   const { waiting } = usePhone();
   const asked = useSearchParams();
   const { id } = facts.tree;
-  const step = asked.get('step') ?? 'apply';
+  const step = asked.get('step') ?? 'treat';
   const query = new URLSearchParams([...asked].filter(([k]) => k !== 'step')).toString();
-  const real = `/tree/${id}${step === 'tree' ? '' : `/${step}`}${query ? `?${query}` : ''}`;
+  const real = `/trees/${id}${step === 'tree' ? '' : `/${step}`}${query ? `?${query}` : ''}`;
 
   const knowledge = useMemo(() => offlineKnowledge(facts.entries), [facts.entries]);
   const f = useMemo(() => withQueued(facts, waiting, viewer), [facts, waiting, viewer]);
@@ -56,7 +56,7 @@ export function OfflineTree({ viewer, facts }: { viewer: Viewer; facts: Facts })
   useOfflineLinks(
     useCallback(
       (to) => {
-        const [, tree, next] = /^\/tree\/([^/]+)\/(measure|examine|decide|prescribe|apply)$/.exec(to.pathname) ?? [];
+        const [, tree, next] = /^\/trees\/([^/]+)\/(measure|inspect|diagnose|prescribe|treat)$/.exec(to.pathname) ?? [];
         if (tree !== id || !next) return null;
         to.searchParams.set('step', next);
         return `/phone/tree/${id}?${to.searchParams}`;
@@ -64,7 +64,7 @@ export function OfflineTree({ viewer, facts }: { viewer: Viewer; facts: Facts })
       [id],
     ),
   );
-  useServersOwn('step', `/tree/${id}`);
+  useServersOwn('step', `/trees/${id}`);
 
   if (!seen) return <p className="p-6 font-semibold text-ink-2">One moment …</p>;
   const { found } = seen;
@@ -72,10 +72,10 @@ export function OfflineTree({ viewer, facts }: { viewer: Viewer; facts: Facts })
     <>
       <SignalAgain real={real} />
       {step === 'measure' && <MeasureStep seen={seen} />}
-      {step === 'examine' && <ExamineStep seen={{ ...seen, alike: f.alike }} />}
-      {step === 'decide' &&
+      {step === 'inspect' && <InspectStep seen={{ ...seen, alike: f.alike }} />}
+      {step === 'diagnose' &&
         (found ? (
-          <DecideStep
+          <DiagnoseStep
             seen={{ ...seen, found }}
             asked={{ name: asked.get('name') ?? undefined, about: asked.get('about') ?? undefined }}
           />
@@ -88,12 +88,12 @@ export function OfflineTree({ viewer, facts }: { viewer: Viewer; facts: Facts })
           trouble={asked.get('for')}
         />
       )}
-      {step === 'apply' && <ApplyOffline {...{ seen, f, planId: asked.get('plan') }} />}
+      {step === 'treat' && <TreatOffline {...{ seen, f, planId: asked.get('plan') }} />}
     </>
   );
 }
 
-function ApplyOffline({
+function TreatOffline({
   seen,
   f,
   planId,
@@ -105,5 +105,5 @@ function ApplyOffline({
   const open = f.tree.plans.filter((p) => p.state === 'open');
   const own = f.sheets.find((s) => s.plan.id === planId) ?? f.sheets.find((s) => s.plan.id === open[0]?.id);
   const sheet = own ? { ...own, held: f.held, arrival: f.arrival, hands: f.hands ?? [] } : null;
-  return <ApplyStep seen={{ ...seen, open, sheet }} />;
+  return <TreatStep seen={{ ...seen, open, sheet }} />;
 }

@@ -1,8 +1,0 @@
-import { loadDay } from '../load';
-import { ClosePage } from './close';
-
-export const metadata = { title: 'Close the day' };
-
-export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  return <ClosePage seen={await loadDay((await params).id)} />;
-}

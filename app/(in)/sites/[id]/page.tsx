@@ -1,0 +1,241 @@
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { uuid } from '@/core/book/record';
+import { showArea, showDistance, showMass } from '@/lib/units/units';
+import { hoursText } from '@/core/schedule/hours';
+import { findHost } from '@/knowledge';
+import { siteView } from '@/views/grounds';
+import { Frame } from '@/ui/frame/frame';
+import { Fact, Section, TagLine, TagRow, Warnings } from '@/ui/frame/pieces';
+import { shortDay } from '@/ui/words';
+import { allows, idOr404, todayOf, viewer } from '@/app/_server/viewer';
+import { dayAfter as daysAfter } from '@/lib/calendar/days';
+import { TaskList } from '@/app/(in)/tasks';
+import { TaskForm } from '@/app/(in)/tasks.client';
+import { hostNames, regionChoices } from '../../trees/choices';
+import { AddTreeForm, OthersForm, SiteForm } from '../site.client';
+import { tagRuns } from '@/core/grounds/tags';
+import { ClientCalendar } from './calendar.client';
+import { SectionForm } from './section.client';
+
+export const metadata = { title: 'Place' };
+const PAGE = 80;
+
+export default async function SitePage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ after?: string; id?: string }>;
+}) {
+  const v = await viewer();
+  const id = idOr404((await params).id);
+  const q = await searchParams;
+  const order = Number(q.after);
+  const after = Number.isInteger(order) && uuid.safeParse(q.id).success ? { walkOrder: order, id: q.id! } : null;
+  const mayCode = allows(v, 'see gate codes');
+  const today = todayOf(v);
+  const { place, knowledge, dangers, alarms, rows, clients, others, tasks, sections, code } =
+    (await siteView(v, id, after, PAGE, daysAfter(today, -60, 'days'))) ?? notFound();
+  const shown = rows.slice(0, PAGE);
+  const last = shown.at(-1);
+  const edit = allows(v, 'edit grounds');
+  const tag = (
+    <>
+      <p className="text-head leading-tight font-extrabold">{place.name}</p>
+      <p className="mt-2 text-[0.9375rem] text-ink-2">{place.clientName}</p>
+      <dl className="mt-3 border-t border-line-2">
+        <TagLine name="Area">{place.areaM2 === null ? '–' : showArea(place.areaM2, v.units).text}</TagLine>
+        <TagLine name="Soil">{place.soilTexture}</TagLine>
+        <TagLine name="Water">
+          {place.waterM === null
+            ? 'not said'
+            : place.waterM === -1
+              ? 'none near'
+              : showDistance(place.waterM, v.units).text}
+        </TagLine>
+      </dl>
+      {place.outline && (
+        <svg
+          viewBox="0 0 100 100"
+          className="mt-5 w-full"
+          role="img"
+          aria-label={`Outline with ${place.outline.length} corners, north up`}
+        >
+          <OutlinePath corners={place.outline} />
+        </svg>
+      )}
+    </>
+  );
+  const margin = (
+    <>
+      <section>
+        <h2 className="text-body">On arrival</h2>
+        <dl className="text-[0.9375rem]">
+          {[
+            ['Hours', hoursText(place.hours)],
+            ['Access', place.access],
+            ['Gate code', mayCode ? code : code === null ? '' : ''],
+            ['Hazards', place.hazards],
+            ['Dogs', place.dogs],
+            ['Notes', place.notes],
+          ].map(([k, x]) =>
+            x ? (
+              <div key={k} className="row py-2">
+                <dt className="text-ink-2">{k}</dt>
+                <dd className="font-semibold whitespace-pre-line">{x}</dd>
+              </div>
+            ) : null,
+          )}
+        </dl>
+        {!mayCode && <p className="mt-2 text-small text-ink-2">Gate codes are shown to those who go there.</p>}
+      </section>
+      <section className="flex flex-col gap-2">
+        <a className="press" href={`/api/trees.csv?place=${place.id}`} download>
+          Trees as CSV
+        </a>
+        <a className="press" href={`/api/trees.geojson?place=${place.id}`} download>
+          Trees as GeoJSON
+        </a>
+        {edit && (
+          <Link className="press" href={`/trees/import?place=${place.id}`}>
+            Bring trees in
+          </Link>
+        )}
+      </section>
+      {edit && <ClientCalendar siteId={place.id} />}
+    </>
+  );
+  return (
+    <Frame tag={tag} margin={margin} handle="Access, gate, hazards">
+      {alarms.length > 0 && (
+        <Warnings>
+          {alarms.map((a) => (
+            <p key={a.treeId} className="py-1 leading-snug">
+              <Link href={`/trees/${a.treeId}`} className="font-bold text-madder">
+                {a.tag}
+              </Link>{' '}
+              {[
+                ...(a.report
+                  ? [
+                      `Report first, cut and move nothing: ${knowledge.conditions.find((c) => c.id === a.report)?.name ?? a.report}.`,
+                    ]
+                  : []),
+                ...new Set(a.signs.map((s) => `Keep clear: ${dangers.get(s)}.`)),
+              ].join(' ')}
+            </p>
+          ))}
+        </Warnings>
+      )}
+      <h1>{place.name}</h1>
+      <p className="text-ink-2">{place.address}</p>
+      <p className="mt-2 flex flex-wrap gap-2">
+        <Link href={`/sites/${id}/map`} className="press">
+          Plan of the grounds
+        </Link>
+        <Link href={`/sites/${id}/choose`} className="press">
+          Which trees, under a cap or a sum
+        </Link>
+        <Link href={`/sites/${id}/spread`} className="press">
+          How a finding has spread
+        </Link>
+        <Link href={`/sites/${id}/quote`} className="press">
+          Offer it to the client
+        </Link>
+      </p>
+      <Section
+        title="Trees in walking order"
+        empty={shown.length === 0 && 'No tag hangs here yet. Hang the first one below, or bring a list in.'}
+      >
+        <ul className="grid gap-x-8 desk:grid-cols-2">
+          {shown.map((t) => (
+            <TagRow key={t.id} href={`/trees/${t.id}`} tag={t.tag} title={findHost(t.hostId)?.name ?? t.hostId}>
+              {t.section}
+            </TagRow>
+          ))}
+        </ul>
+        {rows.length > PAGE && last && (
+          <Link
+            className="press mt-4"
+            href={`/sites/${id}?${new URLSearchParams({ after: String(last.walkOrder), id: last.id })}`}
+          >
+            Further along
+          </Link>
+        )}
+      </Section>
+      {(edit || sections.length > 0) && (
+        <Section title="Sections" aside="for choosing trees and splitting days">
+          {sections.length === 0 && (
+            <p className="py-2 text-ink-2">
+              None yet: a terrace, a row, a water zone, or whatever divides the work here.
+            </p>
+          )}
+          <ul>
+            {sections.map((s) => (
+              <li key={s.section} className="row py-2">
+                <b>{s.section}</b>, {s.tags.length} {s.tags.length === 1 ? 'tree' : 'trees'}: {tagRuns(s.tags)}
+              </li>
+            ))}
+          </ul>
+          {edit && <SectionForm siteId={place.id} names={sections.map((s) => s.section)} />}
+        </Section>
+      )}
+      <Section title="To come back for, and left to the client" id="tasks">
+        {tasks.length === 0 && <p className="py-2 text-ink-2">Nothing is set.</p>}
+        <TaskList tasks={tasks} today={today} may={allows(v, 'settle a follow-up')} place={false} />
+        {allows(v, 'settle a follow-up') && <TaskForm siteId={place.id} today={today} />}
+      </Section>
+      <Section
+        title="Put down by others"
+        aside="counts against the yearly caps of labels"
+        empty={others.length === 0 && !edit && 'Nothing is known.'}
+      >
+        <ul>
+          {others.map((o) => (
+            <li key={o.id} className="row py-1.5">
+              <b className="figures">{showMass(o.grams, v.units).text}</b> {o.active}, {o.who}, {shortDay(o.onDay)}
+            </li>
+          ))}
+        </ul>
+        {edit && <OthersForm siteId={place.id} today={today} />}
+      </Section>
+      {edit && (
+        <>
+          <AddTreeForm siteId={place.id} hosts={hostNames()} units={v.units} />
+          <details className="mt-8">
+            <summary className="min-h-hand text-lead font-bold">Change this place</summary>
+            <SiteForm
+              place={{ ...place, gateCode: mayCode ? (code ?? '') : null }}
+              clients={clients.map((c) => ({ value: c.id, name: c.name }))}
+              regions={regionChoices(v)}
+              units={v.units}
+            />
+          </details>
+        </>
+      )}
+      {!edit && place.firstPicking && (
+        <dl className="mt-6">
+          <Fact name="Picking">
+            {shortDay(place.firstPicking)}
+            {place.lastPicking ? ` to ${shortDay(place.lastPicking)}` : ', its end not entered'}
+          </Fact>
+        </dl>
+      )}
+    </Frame>
+  );
+}
+
+/** The outline, fitted into a square with north up. */
+function OutlinePath({ corners }: { corners: { lat: number; lon: number }[] }) {
+  const lats = corners.map((c) => c.lat);
+  const k = Math.cos((Math.min(...lats) * Math.PI) / 180);
+  const xs = corners.map((c) => c.lon * k);
+  const span = Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...lats) - Math.min(...lats)) || 1;
+  const d = corners
+    .map(
+      (c, i) =>
+        `${i ? 'L' : 'M'}${(6 + (88 * (xs[i]! - Math.min(...xs))) / span).toFixed(1)} ${(94 - (88 * (c.lat - Math.min(...lats))) / span).toFixed(1)}`,
+    )
+    .join('');
+  return <path d={`${d}Z`} fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />;
+}
