@@ -70,7 +70,7 @@ const LONG = {
   120: [
     'commands/**',
     'facts/**',
-    'core/book/write.ts',
+    'core/records/write.ts',
     'core/cost/choose.ts',
     'core/diagnose/check.ts',
     'core/label/draft.ts',

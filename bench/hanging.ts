@@ -1,4 +1,4 @@
-import { seasonOf } from '@/core/hanging/testing';
+import { seasonOf } from '@/core/devices/testing';
 import type { Table } from './table';
 
 const COMPANIES = 400;

@@ -33,7 +33,7 @@ const list = (species: (i: number) => string, mark: string) =>
 const mapping = { tag: 'Tag', host: 'Species', diameter: 'Trunk cm', lat: 'Lat', lon: 'Lon', height: 'Height m' };
 
 /** As many own entries as the shape takes, each read against the whole base. */
-const ownFile = (mark: string) => {
+const customFile = (mark: string) => {
   const like = shipped.conditions.find((c) => c.id === 'apple-scab')!;
   const entries = Array.from({ length: 180 }, (_, i) => ({
     kind: 'condition',
@@ -113,7 +113,7 @@ export async function held({ report }: Table): Promise<void> {
       () => brought(list((i) => `Kind ${i % 3000}, as somebody wrote it`, mark())),
     ],
     [`a list of ${LIST_ROWS} trees that comes in`, () => brought(list(() => 'Wych elm', mark()))],
-    ['a file of 180 own entries', () => verb('import-custom-entries', { text: ownFile(mark()) })],
+    ['a file of 180 own entries', () => verb('import-custom-entries', { text: customFile(mark()) })],
     ['a plan of the grounds', () => verb('import-site-map', { siteId, text: siteMap() })],
     [
       'three years of readings',

@@ -1,11 +1,11 @@
 import { writeFileSync } from 'node:fs';
 import { z } from 'zod';
-import { ownFileSchema } from '@/core/diagnose/own-file';
+import { customFileSchema } from '@/core/diagnose/own-file';
 import { labelSchema } from '@/core/label/schema';
 
 /** `npm run schema`: writes the published JSON Schemas, of labels and of a file of own knowledge, from the one definition of each. */
 for (const [name, schema] of [
   ['label', labelSchema],
-  ['knowledge', ownFileSchema],
+  ['knowledge', customFileSchema],
 ] as const)
   writeFileSync(`docs/${name}.schema.json`, JSON.stringify(z.toJSONSchema(schema, { io: 'input' }), null, 2) + '\n');

@@ -11,7 +11,7 @@ import { sendSchema } from '@/core/phone/send';
 import { ROLES, may } from '@/core/people/rights';
 import { type Viewer } from '@/store/auth';
 import { within } from '@/store/db';
-import { getSite } from '@/store/grounds';
+import { getSite } from '@/store/sites';
 import { makeCompany } from '@/store/testing';
 import { NOW, ownCompany } from './testing';
 import { fair } from '@/stand-ins/weather/fair';

@@ -2,9 +2,9 @@ import { z } from 'zod';
 import { sentBefore, type Context } from '@/facts/context';
 import { digestOf } from '@/facts/digest';
 import { issuesOf, refuse, type Issue, type Result } from '@/lib/result';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import type { RowIssue } from '@/core/exchange/table';
-import { withOwn } from '@/facts/custom-knowledge';
+import { withCustomKnowledge } from '@/facts/custom-knowledge';
 import { may, refusal, type Right } from '@/core/people/rights';
 import { commandDone, startCommand } from '@/store/commands';
 import { pgCode, together } from '@/store/db';
@@ -104,7 +104,7 @@ export async function perform<S extends z.ZodType, T>(
   input: unknown,
 ): Promise<Result<T>> {
   try {
-    return await withOwn(context.viewer, () => performed(verb, context, input));
+    return await withCustomKnowledge(context.viewer, () => performed(verb, context, input));
   } catch (error) {
     if (error instanceof Refused) return error.answer;
     const sentence = databaseSentence(error);

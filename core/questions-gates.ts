@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { CERTAINTIES, DECISIONS, LEAF_STATES, VIGOURS } from './diagnose/words';
 import { FACT_KEYS } from './gates/said';
-import { AREAS, POINTS } from './grounds/plan';
+import { AREAS, POINTS } from './site-map/site-map';
 import { METHODS } from './label/methods';
 import type { Label, LabelUse } from './label/schema';
 import { doubts } from './measure/plausible';

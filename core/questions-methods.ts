@@ -1,5 +1,5 @@
 import { removalOf, USUAL_PRICES } from './cost/prices';
-import { totalOf } from './proposal/property';
+import { totalOf } from './quotes/property';
 import { z } from 'zod';
 import { choose } from './cost/choose';
 import { outlook, presentValue } from './cost/value';
@@ -8,7 +8,7 @@ import { barkLossAdvice, barkLossShare } from './measure/bark-loss';
 import { efficacy, hendersonTilton, sampleSize } from './measure/efficacy';
 import { question, type Question } from './question';
 import { feed } from './rootzone/feeding';
-import { DEVICE_STATES, enteredOf, habitOf, turnOf } from './hanging/hanging';
+import { DEVICE_STATES, enteredOf, habitOf, turnOf } from './devices/devices';
 import { DEVICES } from './label/methods';
 import { probeGrid, ringArea } from './rootzone/probe-grid';
 import { irrigate } from './rootzone/water';

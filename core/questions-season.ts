@@ -3,7 +3,7 @@ import { USUAL_SCHOOLS } from './decide/schools';
 import { VIGOURS } from './diagnose/words';
 import { UNSAID } from './prescribe/unsaid';
 import type { Situation } from './prescribe/situation';
-import { assignVisits, underReason } from './programmes/lay';
+import { assignVisits, underReason } from './programmes/assign';
 import { yearProgrammeSchema, type YearProgramme } from './programmes/schema';
 import type { Label } from './label/schema';
 import { found, question, type Lookup, type Question } from './question';

@@ -1,12 +1,12 @@
 import { UNSAID } from '@/core/prescribe/unsaid';
 import { told } from '@/lib/units/units';
 import { v7 } from 'uuid';
-import { writeUp } from '@/core/book/write';
+import { writeUp } from '@/core/records/write';
 import { dayAfter } from '@/lib/calendar/days';
 import { dayIn, type Day } from '@/lib/calendar/zone';
 import { USUAL_PRICES } from '@/core/cost/prices';
 import { USUAL_SCHOOLS } from '@/core/decide/schools';
-import { weighUse, weighWork } from '@/core/prescribe/compare';
+import { scoreUse, scoreWork } from '@/core/prescribe/compare';
 import { priced, stepOfUse, type Weighing } from '@/core/prescribe/costs';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { type Choices, type Situation } from '@/core/prescribe/situation';
@@ -43,7 +43,7 @@ import {
   vessels,
   YARD,
 } from './scenario';
-import { toGlobe, type SiteMap } from '@/core/grounds/plan';
+import { toGlobe, type SiteMap } from '@/core/site-map/site-map';
 import type { Flare } from '@/core/ring/ring';
 import { clockNow } from '@/store/clock';
 
@@ -235,7 +235,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
       document: 2,
       sheet: sql.json(sheet.metric as never),
       sheet_us: sql.json(sheet.us as never),
-      price: sql.json(priced(weighWork(of, sheet.metric, 0, weighing), weighing) as never),
+      price: sql.json(priced(scoreWork(of, sheet.metric, 0, weighing), weighing) as never),
       at: at(ago(4)),
       by_person: arborist,
     });
@@ -652,7 +652,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
       };
       const planOnly = (labelKey: string) => {
         const { label, use, result, us } = work(labelKey, today);
-        const weighed = weighUse(label, use, result, 0, weighing);
+        const weighed = scoreUse(label, use, result, 0, weighing);
         if (!result.dose.ok || result.gates.some((g) => g.strength === 'stop')) return;
         put('treatment_plan', {
           id: v7(),

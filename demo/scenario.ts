@@ -1,4 +1,4 @@
-import type { AreaKind, PointKind } from '@/core/grounds/plan';
+import type { AreaKind, PointKind } from '@/core/site-map/site-map';
 import type { Vessel } from '@/core/mix/vessels';
 import type { Certainty, Decision, Vigour } from '@/core/diagnose/words';
 

@@ -2,7 +2,7 @@ import { METHOD_NAMES } from '@/core/label/methods';
 import type { About, JobOf } from '@/core/schedule/jobs';
 import type { Limit } from '@/core/schedule/problem';
 import { limitWords } from '@/core/schedule/words';
-import type { Fortnight } from './rounds';
+import type { Fortnight } from './fortnight';
 import { findWork } from '@/core/work/works';
 
 /** What something that waits is, in a few words. */

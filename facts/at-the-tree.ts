@@ -1,4 +1,4 @@
-import type { Booking } from '@/core/book/record';
+import type { TreatmentInput } from '@/core/records/record';
 import type { Gate } from '@/core/gates/gate';
 import { isOffered, stillSaid } from '@/core/gates/said';
 import { prescribe, type Prescription } from '@/core/prescribe/prescribe';
@@ -7,7 +7,7 @@ import { soilState } from '@/core/weather/air';
 import type { Plan } from '@/store/plans';
 
 /** What is said at the tree on the day of the work. */
-export type AtTheTree = Pick<Booking, 'weather' | 'soil' | 'leaf' | 'intakeMmH' | 'said' | 'startedAt'>;
+export type AtTheTree = Pick<TreatmentInput, 'weather' | 'soil' | 'leaf' | 'intakeMmH' | 'said' | 'startedAt'>;
 
 /**
  * The gates of a plan once more, with the ground and air of the hour in which it is done.

@@ -1,5 +1,5 @@
 import { refuse, type Result } from '@/lib/result';
-import type { Drawn } from '@/core/book/write';
+import type { Drawn } from '@/core/records/write';
 import type { Dose } from '@/core/dose/dose';
 import type { Label } from '@/core/label/schema';
 import { drawsOf, type Draw } from '@/core/mix/batch';

@@ -8,14 +8,14 @@ import {
   type Sight,
   type Turn,
   type TurnOf,
-} from '@/core/hanging/hanging';
+} from '@/core/devices/devices';
 import type { Device } from '@/core/label/methods';
-import { onPlan } from '@/core/grounds/plan';
+import { onPlan } from '@/core/site-map/site-map';
 import type { Point } from '@/core/rootzone/probe-grid';
 import { dayIn, zonedInstant } from '@/lib/calendar/zone';
 import { sunOn } from '@/core/season/sun';
 import { groupBy } from '@/core/work/load-out';
-import type { InstallationRow } from '@/store/hanging';
+import type { InstallationRow } from '@/store/devices';
 export type { InstallationRow };
 
 /** One device of a group. */

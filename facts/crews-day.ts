@@ -1,12 +1,12 @@
-import type { CrewDayItem } from '@/facts/round-ends';
-import type { Before, DayStop, OpenEnd } from '@/core/round/day';
+import type { CrewDayItem } from '@/facts/crew-day-ends';
+import type { Before, DayStop, OpenEnd } from '@/core/crew-day/day';
 import type { Hours } from '@/core/schedule/problem';
 import type { Day } from '@/lib/calendar/zone';
 import type { HourOfDay } from '@/core/weather/by-hour';
 import type { BatchRow } from '@/store/batches';
-import type { DoneRow } from '@/store/book';
+import type { DoneRow } from '@/store/records';
 import type { LeftRow, CrewDayHead } from '@/store/day';
-import type { DaySite } from '@/store/grounds';
+import type { DaySite } from '@/store/sites';
 import type { Message } from '@/store/messages';
 
 /** A place on a crew's day with what it takes to get in, what is done there, and the hours in which it may be done. */
@@ -19,7 +19,7 @@ export interface SiteStop extends DayStop<CrewDayItem> {
   fit: Record<string, readonly Hours[]>;
 }
 /** A line of the load sheet, with whether it was seen on the truck. */
-export interface LoadTick {
+export interface LoadCheck {
   line: string;
   what: string;
   amount: string;
@@ -35,7 +35,7 @@ export interface CrewsDay {
   lefts: LeftRow[];
   done: DoneRow[];
   batches: BatchRow[];
-  load: { title: string; lines: LoadTick[] }[];
+  load: { title: string; lines: LoadCheck[] }[];
   before: Before[];
   ends: OpenEnd[];
   messages: Message[];

@@ -3,7 +3,7 @@ import { broken } from '@/core/schedule/plan';
 import { dayInOrder } from '@/core/schedule/day';
 import { jobsOf } from '@/core/schedule/jobs';
 import type { Placed } from '@/core/schedule/problem';
-import type { Fortnight } from './rounds';
+import type { Fortnight } from './fortnight';
 
 /** What a crew may go against when somebody puts a thing on its round by hand: it is said, and theirs to know better. */
 const THEIRS: readonly Limit['by'][] = ['air', 'hours', 'opening', 'daytime', 'too long', 'locked'];

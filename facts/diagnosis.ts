@@ -1,7 +1,7 @@
 import { baseOf, type Base } from '@/core/decide/base';
 import { decide } from '@/core/decide/decide';
 import type { DecisionResult } from '@/core/decide/types';
-import { presentTrouble } from '@/core/decide/troubles';
+import { presentProblem } from '@/core/decide/problems';
 import type { Duty } from '@/core/decide/duties';
 import { targetsWithin, type Target } from '@/core/decide/targets';
 import { alarming, observationDoubts, type Doubt } from '@/core/diagnose/doubts';
@@ -10,14 +10,14 @@ import type { Condition, Host, Knowledge } from '@/core/diagnose/knowledge';
 import { compile, type Model, type Outcome, type Setting } from '@/core/diagnose/model';
 import { evidenceOf, posterior, ranking, type Candidate, type Observed, type Posterior } from '@/core/diagnose/rank';
 import { newestVisit, type Visit } from '@/core/diagnose/visit';
-import { nearest } from '@/core/grounds/plan';
+import { nearest } from '@/core/site-map/site-map';
 import { barkLossShare } from '@/core/measure/bark-loss';
 import { dayIn } from '@/lib/calendar/zone';
 import { northernMonth } from '@/lib/calendar/hemisphere';
 import { exclusions, findHost } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import type { Inspection, Tree } from '@/store/tree';
-import type { Detections } from '@/store/verdicts';
+import type { Detections } from '@/store/diagnoses';
 import { regionFor } from './region';
 
 export const finder = (k: Knowledge): ((id: string) => Condition | null) => {
@@ -235,6 +235,6 @@ export function inHand(
   now: Date,
 ): TreeInHand {
   const found = diagnose(viewer, tree, knowledge, detections, now);
-  const duties = found?.decide(presentTrouble(tree.savedDiagnoses)?.conditionId).duties ?? [];
+  const duties = found?.decide(presentProblem(tree.savedDiagnoses)?.conditionId).duties ?? [];
   return { tree, detections, knowledge, found, duties };
 }

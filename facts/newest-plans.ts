@@ -1,4 +1,4 @@
-import { newestDoses } from '@/facts/booking';
+import { newestDoses } from '@/facts/recording';
 import type { Viewer } from '@/store/auth';
 import { getPlans, type OpenPlan } from '@/store/plans';
 

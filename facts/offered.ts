@@ -1,6 +1,6 @@
 import { METHOD_NAMES } from '@/core/label/methods';
 import { putOnAtTree, workAtTree } from '@/core/prescribe/costs';
-import { linesOf, type OfferedVisit, type QuoteLine } from '@/core/proposal/property';
+import { linesOf, type OfferedVisit, type QuoteLine } from '@/core/quotes/property';
 import { INSPECTION_MINUTES } from '@/core/schedule/durations';
 import { dayAfter } from '@/lib/calendar/days';
 import { type Day } from '@/lib/calendar/zone';
@@ -8,7 +8,7 @@ import { findWork } from '@/core/work/works';
 import { findCondition } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import { visitCosts, yearVisits, type YearVisit } from '@/store/year-visits';
-import { tagRuns } from '@/core/grounds/tags';
+import { tagRuns } from '@/core/site-map/tags';
 
 /** What a visit is called to somebody who does not spray for a living. */
 function whatOf(v: YearVisit): string {

@@ -6,7 +6,7 @@ import type { Viewer } from '@/store/auth';
 import { closedCases } from '@/store/knowledge';
 
 /** Closed cases of the company's own as practice cases: no tag, no place, no client in them. */
-export async function ownCase(viewer: Viewer, id: string): Promise<PracticeCase | null> {
+export async function customCase(viewer: Viewer, id: string): Promise<PracticeCase | null> {
   const { knowledge } = await knowledgeOf(viewer);
   const found = (await closedCases(viewer)).find((c) => c.id === id);
   const host = found && findHost(found.hostId);

@@ -1,4 +1,4 @@
-import { endsOf, type CrewDayItem } from '@/facts/round-ends';
+import { endsOf, type CrewDayItem } from '@/facts/crew-day-ends';
 import {
   installedHere,
   installedWith,
@@ -17,22 +17,22 @@ import type { checkLoadItem } from '@/commands/jobs/check-load-item';
 import type { makeBatch } from '@/commands/mixes/make-batch';
 import type { finishBatch } from '@/commands/mixes/finish-batch';
 import type { finishWork } from '@/commands/trees/finish-work';
-import type { Booking } from '@/core/book/record';
-import type { OwnEntry } from '@/core/diagnose/overlay';
-import { nextStop } from '@/core/round/day';
+import type { TreatmentInput } from '@/core/records/record';
+import type { CustomEntry } from '@/core/diagnose/overlay';
+import { nextStop } from '@/core/crew-day/day';
 import type { Viewer } from '@/store/auth';
 export type { Viewer };
 import type { BatchRow, BatchTaken } from '@/store/batches';
-import type { DoneRow } from '@/store/book';
+import type { DoneRow } from '@/store/records';
 import type { LeftRow } from '@/store/day';
-import type { InstallationRow } from '@/store/hanging';
+import type { InstallationRow } from '@/store/devices';
 import type { CrewsDay, SiteStop } from '@/facts/crews-day';
 
 /** A day as a phone takes it along: with what hangs of its plans. */
 export interface OfflineDay {
   day: CrewsDay;
   /** The company's own knowledge: hosts and works that do not ship have their names from it. */
-  entries: OwnEntry[];
+  entries: CustomEntry[];
   installed: InstallationRow[];
   /** What was taken out of its mixes, by their ids. */
   taken: Readonly<Record<string, BatchTaken[]>>;
@@ -62,7 +62,7 @@ function left(day: CrewsDay, w: Shown, viewer: Viewer): CrewsDay {
 
 function written(day: CrewsDay, w: Shown, viewer: Viewer): CrewsDay {
   const ids = plansDoneBy(w);
-  const b = w.input as Booking;
+  const b = w.input as TreatmentInput;
   const taken = w.shown as TakenShown | null;
   const records = things(day).flatMap((t): DoneRow[] => {
     if (t.kind !== 'plan' || !ids.includes(t.id)) return [];

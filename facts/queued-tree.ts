@@ -6,13 +6,13 @@ import type { installDevices } from '@/commands/devices/install-devices';
 import type { saveDiagnosis } from '@/commands/trees/save-diagnosis';
 import type { finishWork } from '@/commands/trees/finish-work';
 import type { planTreatment } from '@/commands/trees/plan-treatment';
-import { eatFrom, reEntryUntil } from '@/core/book/eat';
-import type { Booking } from '@/core/book/record';
-import type { OwnEntry } from '@/core/diagnose/overlay';
-import { inspectionSchema, readCrownLoss } from '@/core/diagnose/look';
+import { eatFrom, reEntryUntil } from '@/core/records/eat';
+import type { TreatmentInput } from '@/core/records/record';
+import type { CustomEntry } from '@/core/diagnose/overlay';
+import { inspectionSchema, readCrownLoss } from '@/core/diagnose/inspection';
 import { groupWords } from '@/core/label/group';
-import { removalsOf } from '@/core/hanging/hanging';
-import { toInstall } from '@/core/hanging/hang-on';
+import { removalsOf } from '@/core/devices/devices';
+import { toInstall } from '@/core/devices/hang-on';
 import { readReading, typedReading } from '@/core/measure/reading';
 import { isServed } from '@/core/mix/recipe';
 import { prescribe } from '@/core/prescribe/prescribe';
@@ -25,13 +25,13 @@ import type { Weather } from '@/core/weather/air';
 import type { Viewer } from '@/store/auth';
 export type { Viewer };
 import type { Stock } from '@/store/batches';
-import type { Arrival } from '@/store/grounds';
-import type { InstallationRow } from '@/store/hanging';
+import type { Arrival } from '@/store/sites';
+import type { InstallationRow } from '@/store/devices';
 import type { Hand } from '@/store/people';
 import type { Plan } from '@/store/plans';
-import type { Held } from '@/store/shelf';
+import type { Held } from '@/store/stock';
 import type { Inspection, PlanHead, RowTree, Tree, TreeRecord } from '@/store/tree';
-import type { Detections } from '@/store/verdicts';
+import type { Detections } from '@/store/diagnoses';
 
 /** A plan with what its sheet needs. */
 export interface SheetFacts {
@@ -43,7 +43,7 @@ export interface SheetFacts {
 export interface OfflineTree {
   tree: Tree;
   detections: Detections;
-  entries: OwnEntry[];
+  entries: CustomEntry[];
   held: Held;
   alike: readonly { id: string; tag: string }[];
   row: readonly RowTree[];
@@ -101,7 +101,7 @@ export function installedBy(
 /** A record as the tree will have it, as far as its own steps ask. */
 function recordOf(
   plan: Plan,
-  b: Pick<Booking, 'startedAt' | 'endedAt'>,
+  b: Pick<TreatmentInput, 'startedAt' | 'endedAt'>,
   id: string,
   amount: number,
   tree: Tree,
@@ -197,7 +197,7 @@ function after(f: OfflineTree, w: Shown, viewer: Viewer): OfflineTree {
       const done = plansDoneBy(w);
       const sheet = f.sheets.find((s) => done.includes(s.plan.id));
       if (!sheet) return f;
-      const b = w.input as Booking;
+      const b = w.input as TreatmentInput;
       const { dose } = sheet.plan.result;
       const amount = w.verb === 'record-treatment' ? b.amount : dose.ok ? dose.product : 0;
       const plans = tree.plans.map((p) => (p.id === sheet.plan.id ? { ...p, state: 'done' as const } : p));
@@ -228,7 +228,7 @@ function planned(f: OfflineTree, w: Shown, viewer: Viewer): OfflineTree {
   const use = own?.label.uses.find((u) => u.key === p.useKey);
   if (p.treeId !== tree.id || !own || !use) return f;
   const at = new Date(w.at);
-  const s = situationFor(viewer, tree, held, detections, at, p.trouble ?? null, year);
+  const s = situationFor(viewer, tree, held, detections, at, p.problem ?? null, year);
   const choices = {
     ...usualChoices(tree, weatherAt(air.measured, air.hours, at), year),
     ...(p.choices as Plan['choices']),

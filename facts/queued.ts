@@ -6,12 +6,12 @@ import type { removeDevices } from '@/commands/devices/remove-devices';
 import type { readDevices } from '@/commands/devices/read-devices';
 import type { finishBatch } from '@/commands/mixes/finish-batch';
 import type { recordTreatments } from '@/commands/trees/record-treatments';
-import type { Booking } from '@/core/book/record';
+import type { TreatmentInput } from '@/core/records/record';
 import type { OfflineCommand } from '@/core/phone/command-names';
 import { drawsOf } from '@/core/mix/batch';
 import type { BatchRow, Stock } from '@/store/batches';
 export type { BatchRow };
-import type { InstallationRow } from '@/store/hanging';
+import type { InstallationRow } from '@/store/devices';
 
 /** What was written on a phone and waits to be sent. */
 export interface Written {
@@ -135,6 +135,6 @@ export const itemsLeftBy = (w: Written): string[] =>
 
 /** Plans that a write carries out, drops or leaves. */
 export function plansDoneBy(w: Written): string[] {
-  if (w.verb === 'record-treatment') return [(w.input as Booking).planId];
+  if (w.verb === 'record-treatment') return [(w.input as TreatmentInput).planId];
   return w.verb === 'record-treatments' ? (w.input as Input<typeof recordTreatments>).rows.map((r) => r.planId) : [];
 }

@@ -103,7 +103,7 @@ describe('a visit that renews a cover', () => {
     lat: 51,
     lon: 0,
     assignmentId: null,
-    sold: false,
+    accepted: false,
     sprayed: {
       doneOn: '2026-05-01',
       endedAt: '2026-05-01T09:00:00Z',

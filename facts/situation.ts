@@ -4,11 +4,11 @@ import { removalOf } from '@/core/cost/prices';
 import { barkGone } from '@/core/decide/bark-gone';
 import { severityOf } from '@/core/decide/severity';
 import type { AlsoPlanned } from '@/core/gates/gate';
-import { openTroubles } from '@/core/decide/troubles';
+import { openProblems } from '@/core/decide/problems';
 import type { Condition } from '@/core/diagnose/knowledge';
 import { signsOf } from '@/core/diagnose/reading';
 import type { Visit } from '@/core/diagnose/visit';
-import { onPlan } from '@/core/grounds/plan';
+import { onPlan } from '@/core/site-map/site-map';
 import { barkLossShare } from '@/core/measure/bark-loss';
 import { doubts } from '@/core/measure/plausible';
 import { stemDiameters } from '@/core/measure/trunk';
@@ -21,13 +21,13 @@ import { expectedLeaf, type HostYear } from '@/core/season/year';
 import { crownVolume, type Crown } from '@/core/spray/crown';
 import type { UnitSystem } from '@/lib/units/units';
 import { soilState, type Weather } from '@/core/weather/air';
-import { ownNow } from '@/core/own';
+import { customKnowledgeNow } from '@/core/custom-knowledge';
 import type { WorkFacts } from '@/core/work/work';
 import { findCondition, findHost, findSign } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
-import type { Held } from '@/store/shelf';
+import type { Held } from '@/store/stock';
 import type { Reading, Tree, SavedDiagnosis } from '@/store/tree';
-import type { Detections } from '@/store/verdicts';
+import type { Detections } from '@/store/diagnoses';
 import { checksOf, hostOf, latOf, treeMonth, visitOf } from './diagnosis';
 import { regionFor } from './region';
 
@@ -94,12 +94,12 @@ function harvestOf(tree: Pick<Tree, 'firstPicking' | 'lastPicking' | 'pickings' 
 }
 
 /** A kept decision as an open trouble; none where its condition is no longer known. */
-function troubleOf(
+function problemOf(
   savedDiagnosis: SavedDiagnosis,
   tree: Tree,
   visit: Visit | null,
   detections: Readonly<Record<string, number>>,
-): NonNullable<Situation['troubles']> {
+): NonNullable<Situation['problems']> {
   const condition = findCondition(savedDiagnosis.conditionId);
   if (!condition) return [];
   const findKm = detections[condition.id] ?? null;
@@ -158,18 +158,18 @@ export function situationFor(
   { labels, vessels, tanks, uptakeLog }: Held,
   detections: Detections,
   now: Date,
-  trouble: string | null,
+  problem: string | null,
   year: HostYear,
 ): Situation {
   const host = hostOf(tree);
   if (!host) throw new Error(`unknown host ${tree.hostId}`);
   const today = dayIn(now, tree.timeZone);
   const visit = visitOf(tree);
-  const open = openTroubles(tree.savedDiagnoses);
-  const troubles = open.flatMap((t) => troubleOf(t, tree, visit, detections));
+  const open = openProblems(tree.savedDiagnoses);
+  const problems = open.flatMap((t) => problemOf(t, tree, visit, detections));
   // The trouble in hand: the one asked for, else the newest open one, else what was decided last.
-  const savedDiagnosis = open.find((t) => t.conditionId === trouble) ?? open[0] ?? tree.savedDiagnoses[0];
-  const inHand = savedDiagnosis && troubleOf(savedDiagnosis, tree, visit, detections)[0];
+  const savedDiagnosis = open.find((t) => t.conditionId === problem) ?? open[0] ?? tree.savedDiagnoses[0];
+  const inHand = savedDiagnosis && problemOf(savedDiagnosis, tree, visit, detections)[0];
   const [reading, before] = tree.readings;
   const done = tree.records.filter((r) => !r.withdrawn);
   const thisYear = today.slice(0, 4);
@@ -191,7 +191,7 @@ export function situationFor(
     certainty: savedDiagnosis?.certainty ?? null,
     decision: savedDiagnosis?.decision ?? null,
     liveDrivers: inHand?.liveDrivers ?? [],
-    troubles,
+    problems,
     crownSchool: viewer.schools.crownLoss,
     barkLoss: barkGone(
       visit?.detail.barkLoss?.length ? barkLossShare(visit.detail.barkLoss.filter((a) => a.kind !== 'girdled')) : null,
@@ -404,7 +404,7 @@ export function workFactsOf(viewer: Viewer, tree: Tree, now: Date): WorkFacts | 
     woundSchool: viewer.schools.woundDressing,
     meshSchool: viewer.schools.mesh,
     closedSeasons: region.closedSeasons,
-    ownWorks: ownNow().works,
+    customWorks: customKnowledgeNow().works,
     region: region.name,
   };
 }

@@ -1,7 +1,7 @@
 import { todayOf } from '@/facts/today';
 import type { Viewer } from '@/store/auth';
 import { getTrees, type Tree } from '@/store/tree';
-import { nearbyDetections, type Detections } from '@/store/verdicts';
+import { nearbyDetections, type Detections } from '@/store/diagnoses';
 
 /** Trees as they stand, with the sums of the year of `now`; what this company has not got is left out. */
 export const treesOf = (v: Viewer, ids: readonly string[], now: Date) => getTrees(v, ids, todayOf(v, now).slice(0, 4));

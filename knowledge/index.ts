@@ -1,7 +1,7 @@
 import type { Condition, Host, Knowledge, QuickTest, Sign } from '@/core/diagnose/knowledge';
 import { memoizeEach } from '@/lib/memoize';
 import { concerns, groupsOf } from '@/core/diagnose/reading';
-import { ownNow } from '@/core/own';
+import { customKnowledgeNow } from '@/core/custom-knowledge';
 import { conditions } from './conditions';
 import { heatModels } from './heat';
 import { hosts } from './hosts';
@@ -37,9 +37,9 @@ export { exclusions } from './exclusions';
 export { trainingLabels } from './labels';
 export { regionOf, regions } from './regions';
 const shippedHost = byId(hosts);
-export const findHost = (id: string): Host | null => shippedHost(id) ?? ownNow().hosts.get(id) ?? null;
+export const findHost = (id: string): Host | null => shippedHost(id) ?? customKnowledgeNow().hosts.get(id) ?? null;
 /** Every host, those of the company that asks among them. */
-export const hostsNow = (): readonly Host[] => joined(hosts, ownNow().hosts);
+export const hostsNow = (): readonly Host[] => joined(hosts, customKnowledgeNow().hosts);
 /** Every host and every group of hosts, by id. */
 export const hostGroups = (): Set<string> => groupsOf(hostsNow());
 /** The Latin name of a host; null for what stands for every tree without an entry. */
@@ -49,13 +49,13 @@ export const latinOf = (hostId: string): string | null => {
 };
 const shippedCondition = byId(conditions);
 /** A condition as the company that asks knows it. */
-export const findCondition = (id: string): Condition | null => ownNow().conditions.get(id) ?? shippedCondition(id);
+export const findCondition = (id: string): Condition | null => customKnowledgeNow().conditions.get(id) ?? shippedCondition(id);
 /** Every condition, those of the company that asks among them. */
-export const conditionsNow = (): readonly Condition[] => joined(conditions, ownNow().conditions);
+export const conditionsNow = (): readonly Condition[] => joined(conditions, customKnowledgeNow().conditions);
 const shippedSign = byId(signs);
-export const findSign = (id: string): Sign | null => shippedSign(id) ?? ownNow().signs.get(id) ?? null;
+export const findSign = (id: string): Sign | null => shippedSign(id) ?? customKnowledgeNow().signs.get(id) ?? null;
 const shippedTest = byId(tests);
-export const findTest = (id: string): QuickTest | null => shippedTest(id) ?? ownNow().tests.get(id) ?? null;
+export const findTest = (id: string): QuickTest | null => shippedTest(id) ?? customKnowledgeNow().tests.get(id) ?? null;
 
 /** What heat brings about on a host: of what ships, and of what an company has of its own. */
 export const heatModelsFor = (host: Host, own: readonly HeatModel[]) =>
@@ -66,4 +66,4 @@ export const heatModelsFor = (host: Host, own: readonly HeatModel[]) =>
   });
 
 /** Signs worth looking for on a host: those of every tree and those of its groups. */
-export const signsFor = (host: Host): Sign[] => joined(signs, ownNow().signs).filter((s) => concerns(s.groups, host));
+export const signsFor = (host: Host): Sign[] => joined(signs, customKnowledgeNow().signs).filter((s) => concerns(s.groups, host));

@@ -21,7 +21,7 @@ export interface Viewer extends Scope {
   /** Region profiles as this company keeps them, by their key; those it has changed nothing in are not among them. */
   ownRegions: Readonly<Record<string, Region>>;
   /** How many entries of its own knowledge this company has written: none is ever changed, so that the number says what it knows. */
-  ownEntries: number;
+  customEntries: number;
   timeZone: string;
   /** Where it works: the first of its places whose position is known. */
   spot: { lat: number | null; lon: number | null };
@@ -223,7 +223,7 @@ const viewerColumns = (tx: Tx) => tx`
      from region_profile r
      where r.company_id = o.id
      order by r.key, r.version desc) newest) as "ownRegions",
-  (select count(*)::int from knowledge_entry e where e.company_id = o.id) as "ownEntries",
+  (select count(*)::int from knowledge_entry e where e.company_id = o.id) as "customEntries",
   (select x.site_map->'origin'
    from site x
    where x.company_id = o.id and x.archived_at is null and x.site_map->'origin' is not null
@@ -245,7 +245,7 @@ function viewerFrom(
     companyName: v.companyName,
     region: v.region,
     ownRegions: v.ownRegions,
-    ownEntries: v.ownEntries,
+    customEntries: v.customEntries,
     timeZone: v.timeZone,
     spot: v.spot ?? { lat: null, lon: null },
     breastHeightCm: v.breastHeightCm,

@@ -1,7 +1,7 @@
 import type { BatchEnd, BatchKind } from '@/core/mix/batch';
 import type { Label } from '@/core/label/schema';
 import { asList, within, type Scope, type Tx } from './db';
-import { lotsHeld, type Lot } from './shelf';
+import { lotsHeld, type Lot } from './stock';
 
 /** A lot that went into a mix, and how much of it. */
 export interface BatchLot {

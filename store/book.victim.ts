@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { writeRecord, type NewRecord } from './book';
+import { writeRecord, type NewRecord } from './records';
 import type { Scope } from './db';
 
 /** Books without end until it is killed: the victim of the test beside it. */

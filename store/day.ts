@@ -1,5 +1,5 @@
-import type { WhyLeft } from '@/core/round/day';
-import type { Home } from '@/core/round/home-schema';
+import type { WhyLeft } from '@/core/crew-day/day';
+import type { Home } from '@/core/crew-day/home-schema';
 import type { About } from '@/core/schedule/jobs';
 import type { Day } from '@/lib/calendar/zone';
 import { json, within, type Scope, type Tx } from './db';

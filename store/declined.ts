@@ -1,4 +1,4 @@
-import { leaveOut } from './laid';
+import { leaveOut } from './assignments';
 import type { Scope, Tx } from './db';
 
 /**

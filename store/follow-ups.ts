@@ -1,6 +1,6 @@
 import type { Sprayed } from '@/core/season/covers';
 import { within, type Scope, type Tx } from './db';
-import { soldAt } from './proposals';
+import { acceptedAt } from './quotes';
 import { clockNow } from './clock';
 
 export interface DueRow {
@@ -25,7 +25,7 @@ export interface DueRow {
   /** The programme whose look this is: what it finds is said there. */
   assignmentId: string | null;
   /** The client has taken it. */
-  sold: boolean;
+  accepted: boolean;
 }
 
 /** Open follow-ups due from `from` to `to`, in order of date. */
@@ -51,7 +51,7 @@ export const dueWithin = (
           order by due, id
           limit s.most) x
         join tree t on t.id = x.tree_id and t.company_id = ${scope.companyId}),
-      sold as (${soldAt(tx, scope.companyId, tx`array(select distinct site_id from f)`)})
+      accepted as (${acceptedAt(tx, scope.companyId, tx`array(select distinct site_id from f)`)})
       select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "siteId", p.name as "siteName",
         f.kind,
         f.what, f.reason, f.only_if as "onlyIf", f.due, f.earliest, f.latest, p.time_zone as "timeZone",
@@ -60,7 +60,7 @@ export const dueWithin = (
         ${sprayed(tx)} as sprayed,
         (select b.assignment_id from programme_visit b
          where b.company_id = f.company_id and b.id = f.root_id and f.rule_id = 'programme') as "assignmentId",
-        case f.rule_id when 'programme' then f.root_id else f.id end in (select id from sold) as sold
+        case f.rule_id when 'programme' then f.root_id else f.id end in (select id from accepted) as accepted
       from f
       join tree t on t.id = f.tree_id and t.company_id = f.company_id
       join site p on p.id = t.site_id and p.company_id = f.company_id
@@ -98,7 +98,7 @@ const sprayed = (tx: Tx) => tx`(
   limit 1)`;
 
 /** A visit as a calendar follows it. */
-export interface CalendarVisit extends Omit<DueRow, 'assignmentId' | 'sold'> {
+export interface CalendarVisit extends Omit<DueRow, 'assignmentId' | 'accepted'> {
   state: 'open' | 'done' | 'dropped';
   /** Counts its changes, and when the last one was. */
   version: number;
@@ -145,7 +145,7 @@ export const calendarVisits = (
   ]);
 
 /** One visit, with the day of the work that it was counted from; null where it is counted from none. */
-export interface Visit extends Omit<DueRow, 'tag' | 'hostId' | 'siteName' | 'assignmentId' | 'sold'> {
+export interface Visit extends Omit<DueRow, 'tag' | 'hostId' | 'siteName' | 'assignmentId' | 'accepted'> {
   ruleId: string;
   rootId: string;
   state: 'open' | 'done' | 'dropped';

@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { detailSchema } from '@/core/diagnose/look';
+import { detailSchema } from '@/core/diagnose/inspection';
 import type { Finding } from '@/core/diagnose/knowledge';
 import { db, type Sql } from './db';
 import {
@@ -8,12 +8,12 @@ import {
   closedCases,
   findingsOfSite,
   overturned,
-  ownEntries,
+  customEntries,
   practiceSessions,
 } from './knowledge';
 import { makeCompany, ownerSql, type TestCompany } from './testing';
-import { insertInspections } from './looks';
-import { insertDiagnosis, nearbyDetections } from './verdicts';
+import { insertInspections } from './inspections';
+import { insertDiagnosis, nearbyDetections } from './diagnoses';
 import { alikeTrees, getTree } from './tree';
 
 let owner: Sql;
@@ -76,12 +76,12 @@ describe('a company’s own knowledge', () => {
     await addEntry(o, first);
     await addEntry(o, first);
     await addEntry(o, usual('usual'));
-    const entries = await ownEntries(o);
+    const entries = await customEntries(o);
     expect(entries.map((e) => [e.version, (e.data as { often: string }).often])).toEqual([[2, 'usual']]);
   });
   it('stays with the company that wrote it', async () => {
     await addEntry(o, usual('usual'));
-    expect(await ownEntries(await makeCompany(owner))).toEqual([]);
+    expect(await customEntries(await makeCompany(owner))).toEqual([]);
   });
 });
 

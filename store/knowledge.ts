@@ -1,13 +1,13 @@
 import type { Finding, TestResult } from '@/core/diagnose/knowledge';
 import type { HeatEntry } from '@/core/diagnose/own-file';
-import type { AddedKind, OwnEntry, OwnKind } from '@/core/diagnose/overlay';
+import type { AddedKind, CustomEntry, CustomKind } from '@/core/diagnose/overlay';
 import { json, within, type Scope } from './db';
 
 /** The newest version of each own entry of an company, oldest key first. */
-export const ownEntries = (scope: Scope): Promise<(OwnEntry & { note: string; byName: string; at: Date })[]> =>
+export const customEntries = (scope: Scope): Promise<(CustomEntry & { note: string; byName: string; at: Date })[]> =>
   within(
     scope,
-    (tx) => tx<(OwnEntry & { note: string; byName: string; at: Date })[]>`
+    (tx) => tx<(CustomEntry & { note: string; byName: string; at: Date })[]>`
       select distinct on (e.kind, e.key) e.kind, e.key, e.version, e.data, e.note, p.name as "byName", e.at
       from knowledge_entry e join person p on p.id = e.by_person where e.company_id = ${scope.companyId}
         and e.kind in ('likelihood', 'condition', 'host', 'sign', 'test', 'work')
@@ -15,7 +15,7 @@ export const ownEntries = (scope: Scope): Promise<(OwnEntry & { note: string; by
   );
 
 /** The newest version of each own sum of heat that is still told. */
-export const ownHeatEntries = (scope: Scope): Promise<(HeatEntry & { note: string })[]> =>
+export const customHeatEntries = (scope: Scope): Promise<(HeatEntry & { note: string })[]> =>
   within(
     scope,
     (tx) => tx<(HeatEntry & { note: string })[]>`
@@ -30,7 +30,7 @@ export const ownHeatEntries = (scope: Scope): Promise<(HeatEntry & { note: strin
   );
 
 /** Adds the next version of an own entry, null where it is taken back; two that arrive together cannot take the same number. */
-export const addEntry = (scope: Scope, e: { id: string; kind: OwnKind; key: string; data: unknown; note: string }) =>
+export const addEntry = (scope: Scope, e: { id: string; kind: CustomKind; key: string; data: unknown; note: string }) =>
   within(
     scope,
     (tx) => tx`insert into knowledge_entry (id, company_id, kind, key, version, data, note, by_person)

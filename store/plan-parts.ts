@@ -1,5 +1,5 @@
 import type { Scope, Tx } from './db';
-import { soldAt } from './proposals';
+import { acceptedAt } from './quotes';
 
 /** How plans and sheets are written down: 1 in the units of whoever planned, 2 in both systems. */
 export const DOCUMENT = 2;
@@ -24,7 +24,7 @@ export const sound = (tx: Tx) =>
 export const treeOfEach = (tx: Tx, companyId: string) => tx`
   cross join lateral (select x.* from tree x where x.company_id = ${companyId} and x.id = n.tree_id offset 0) t`;
 
-/** What was sold of the waiting rows (n) with their trees (t). */
-export const soldOf = (tx: Tx, scope: Scope) => tx`
-  sold as (${soldAt(tx, scope.companyId, tx`array(select distinct site_id from n)`)})`;
-export const isSold = (tx: Tx) => tx`coalesce(n.visit_id, n.id) in (select id from sold) as sold`;
+/** What was accepted of the waiting rows (n) with their trees (t). */
+export const acceptedOf = (tx: Tx, scope: Scope) => tx`
+  accepted as (${acceptedAt(tx, scope.companyId, tx`array(select distinct site_id from n)`)})`;
+export const isAccepted = (tx: Tx) => tx`coalesce(n.visit_id, n.id) in (select id from accepted) as accepted`;

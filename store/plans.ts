@@ -1,4 +1,4 @@
-import type { ApplicationRecord } from '@/core/book/record';
+import type { ApplicationRecord } from '@/core/records/record';
 import type { Device } from '@/core/label/methods';
 import type { Label } from '@/core/label/schema';
 import type { Told, VolumeUnit } from '@/lib/units/units';
@@ -12,7 +12,7 @@ import { ofSite } from './follow-ups';
 import { lastLeft, type LastLeft } from './day';
 import { OWN_DAY_WAITS } from '@/core/prescribe/follow';
 import { isUnsettled, unsettledPlans, unsettledWorks } from './unsettled';
-import { DOCUMENT, inReadersUnits, isSold, soldOf, sound, treeOfEach } from './plan-parts';
+import { DOCUMENT, inReadersUnits, isAccepted, acceptedOf, sound, treeOfEach } from './plan-parts';
 import { worksForCrew, type OpenWork } from './works';
 
 export interface Plan {
@@ -241,7 +241,7 @@ export interface OpenPlan {
   /** The programme whose visit it carries out; null where it stands for itself. */
   assignmentId: string | null;
   /** The client has taken it. */
-  sold: boolean;
+  accepted: boolean;
   /** It was done, and its record waits to be settled. */
   unsettled: boolean;
   /** Its tree was measured after it was planned: the newest trunk may give another dose. */
@@ -252,7 +252,7 @@ const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
       with n as (
         select x.*, (select t.site_id from tree t where t.company_id = ${scope.companyId} and t.id = x.tree_id) as site_id
         from (${x}) x),
-      ${soldOf(tx, scope)},
+      ${acceptedOf(tx, scope)},
       ${unsettledPlans(tx, scope)}
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "siteId", p.name as "siteName",
         l.key as "labelKey", l.data->>'name' as "labelName", n.use_key as "useKey", u->>'method' as method,
@@ -271,7 +271,7 @@ const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
         ${sound(tx)} as sound, n.at, n.state, ${lastLeft(tx)} as left,
         n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text,
         (select b.assignment_id from programme_visit b where b.company_id = n.company_id and b.id = n.visit_id) as "assignmentId",
-        ${isSold(tx)}, ${isUnsettled(tx)},
+        ${isAccepted(tx)}, ${isUnsettled(tx)},
         exists (
           select from measurement m
           where m.company_id = n.company_id and m.tree_id = n.tree_id and m.created_at > n.received_at) as remeasured

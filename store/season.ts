@@ -41,7 +41,7 @@ const ownHeatOf = (tx: Tx, companyId: ReturnType<Tx>) => tx`
       where x.company_id = ${companyId} and x.kind = 'heat'
       order by x.key, x.version desc) e
     where not e.data ? 'retired'), '[]')`;
-export const ownHeatModels = (scope: Scope): Promise<HeatModel[]> =>
+export const customHeatModels = (scope: Scope): Promise<HeatModel[]> =>
   within(
     scope,
     async (tx) =>

@@ -1,8 +1,8 @@
 import { may } from '@/core/people/rights';
 import type { Viewer } from './auth';
 import { asList, within } from './db';
-import { arrivalOf, type Arrival } from './grounds';
-import { devicesOf, type InstallationRow } from './hanging';
+import { arrivalOf, type Arrival } from './sites';
+import { devicesOf, type InstallationRow } from './devices';
 import { handsOf, type Hand } from './people';
 
 /** What sheets of one place need beside their plans. */

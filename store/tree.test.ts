@@ -1,15 +1,15 @@
 import { v7 } from 'uuid';
-import { detailSchema } from '@/core/diagnose/look';
+import { detailSchema } from '@/core/diagnose/inspection';
 import { db, json, within, type Sql } from './db';
 import { dueBetween } from './follow-ups';
 import { addPhoto, getPhoto } from './photos';
 import { getPlan, openPlans, setPlanState } from './plans';
 import { programmeOf, writeProgramme } from './programme';
-import { insertQuote, insertQuoteAnswer, sharedQuote } from './proposals';
+import { insertQuote, insertQuoteAnswer, sharedQuote } from './quotes';
 import { makeCompany, ownerSql, type TestCompany } from './testing';
 import { treatNotPlanned } from './today';
 import { addOthersApplied, othersApplied } from './others-applied';
-import { siteAlarms } from './grounds';
+import { siteAlarms } from './sites';
 import {
   insertInspections,
   addReading,
@@ -17,8 +17,8 @@ import {
   insertSample,
   updateChange,
   voidInspectionRow,
-} from './looks';
-import { insertDiagnosis, planRow } from './verdicts';
+} from './inspections';
+import { insertDiagnosis, planRow } from './diagnoses';
 import { changeTree, getTree } from './tree';
 
 let owner: Sql;

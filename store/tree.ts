@@ -1,7 +1,7 @@
-import type { SiteMap } from '@/core/grounds/plan';
+import type { SiteMap } from '@/core/site-map/site-map';
 import type { WorkPlan } from './works';
 import type { Finding, TestResult } from '@/core/diagnose/knowledge';
-import type { InspectionDetail } from '@/core/diagnose/look';
+import type { InspectionDetail } from '@/core/diagnose/inspection';
 import type { Certainty, Decision, Vigour } from '@/core/diagnose/words';
 import type { ReadReading } from '@/core/measure/reading';
 import type { Priced } from '@/core/prescribe/costs';

@@ -4,11 +4,11 @@ import type { Day } from '@/lib/calendar/zone';
 import type { FollowUp } from '@/core/season/follow-ups';
 import type { Programme } from '@/core/season/programme';
 import type { Answers, WorkSheet } from '@/core/work/work';
-import { likeWords, type BookFilter } from './book';
+import { likeWords, type RecordFilter } from './records';
 import { json, within, type Scope, type Tx } from './db';
 import { insertProgramme } from './programme';
 import { lastLeft, type LastLeft } from './day';
-import { DOCUMENT, inReadersUnits, isSold, soldOf, sound, treeOfEach } from './plan-parts';
+import { DOCUMENT, inReadersUnits, isAccepted, acceptedOf, sound, treeOfEach } from './plan-parts';
 import { unsettledWorks } from './unsettled';
 
 /** A work without a label, planned for a tree. */
@@ -148,7 +148,7 @@ export interface DoneWork {
  */
 export const listDoneWorks = (
   scope: Scope,
-  f: Omit<BookFilter, 'method'> & { named: readonly string[] },
+  f: Omit<RecordFilter, 'method'> & { named: readonly string[] },
 ): Promise<DoneWork[]> =>
   within(scope, async (tx) => {
     const pattern = likeWords(f.words);
@@ -230,7 +230,7 @@ export interface OpenWork {
   /** The day it is planned for; null for what may be done at once. */
   plannedFor: Day | null;
   /** The client has taken it. */
-  sold: boolean;
+  accepted: boolean;
   /** It was carried out, and what said so was refused and waits to be settled. */
   unsettled: boolean;
 }
@@ -239,10 +239,10 @@ export const worksForCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<Open
       with n as (
         select x.*, (select t.site_id from tree t where t.company_id = ${scope.companyId} and t.id = x.tree_id) as site_id
         from (${x}) x),
-      ${soldOf(tx, scope)}
+      ${acceptedOf(tx, scope)}
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "siteId", p.name as "siteName",
         n.work_id as "workId", ${inReadersUnits(tx, tx`n.sheet`, tx`n.sheet_us`)} as sheet, ${sound(tx)} as sound, n.state, ${lastLeft(tx)} as left,
-        n.planned_for::text as "plannedFor", ${isSold(tx)},
+        n.planned_for::text as "plannedFor", ${isAccepted(tx)},
         n.id in (${unsettledWorks(tx, scope.companyId)}) as unsettled
       from n
       ${treeOfEach(tx, scope.companyId)}

@@ -3,8 +3,8 @@ import { OWN_DAY_WAITS } from '@/core/prescribe/follow';
 import type { Series } from '@/core/prescribe/series';
 import type { Day } from '@/lib/calendar/zone';
 import { asList, dated, within, type Scope, type Tx } from './db';
-import { leftOutRows, type LeftOut } from './left-out';
-import { soldAt } from './proposals';
+import { leftOutRows, type LeftOut } from './skipped-trees';
+import { acceptedAt } from './quotes';
 import { tasksOfSite, type Task } from './tasks';
 
 /** Something on a tree that is done or to come, of whatever kind: a mark of the year. */
@@ -31,7 +31,7 @@ export interface YearVisit {
   /** One that comes again is the next of a series whose time nobody has planned yet. */
   state: 'planned' | 'expected' | 'again' | 'done' | 'left';
   /** The client has taken it. */
-  sold: boolean;
+  accepted: boolean;
 }
 
 /** Only what stands on trees of the place: each by its own index. */
@@ -60,7 +60,7 @@ export const yearVisits = (scope: Scope, siteId: string, from: Day, to: Day, tod
         join programme_visit b on b.company_id = l.company_id and b.assignment_id = l.id
         left join lateral jsonb_array_elements(l.programme->'steps') s on s->>'key' = b.step
         where l.company_id = ${scope.companyId} and l.site_id = ${siteId}),
-      sold as (${soldAt(tx, scope.companyId, tx`array[${siteId}::uuid]`)}),
+      accepted as (${acceptedAt(tx, scope.companyId, tx`array[${siteId}::uuid]`)}),
       mark as (
         select n.id, n.tree_id, 'plan' as kind, n.label_id, n.use_key, null as method, null as work_id, null as what,
           null as only_if, n.condition_id, n.visit_id, coalesce(n.planned_for, w.day) as day,
@@ -115,7 +115,7 @@ export const yearVisits = (scope: Scope, siteId: string, from: Day, to: Day, tod
         case when b.id is not null then jsonb_build_object(
           'id', b.assignment_id, 'visitId', b.id, 'programme', b.programme, 'step', b.name) end as assignment,
         m.day::text, m.earliest::text, m.latest::text, m.state,
-        coalesce(m.visit_id, m.id) in (select id from sold) as sold
+        coalesce(m.visit_id, m.id) in (select id from accepted) as accepted
       from mark m
       join here h on h.id = m.tree_id
       left join label l on l.company_id = ${scope.companyId} and l.id = m.label_id

@@ -1,4 +1,4 @@
-import type { ApplicationRecord } from '@/core/book/record';
+import type { ApplicationRecord } from '@/core/records/record';
 
 /** The signal word of a product as its label gives it, and whether only licensed people may use it. */
 export const signalWords = ({ signalWord, restricted }: ApplicationRecord['product']): string =>

@@ -1,27 +1,27 @@
-import type { CrewsDay, LoadTick, SiteStop } from '@/facts/crews-day';
-import { daytimesFor } from '@/facts/rounds';
+import type { CrewsDay, LoadCheck, SiteStop } from '@/facts/crews-day';
+import { daytimesFor } from '@/facts/fortnight';
 import { atNewestDose } from '@/facts/newest-plans';
-import { thingsOf } from '@/facts/round';
-import { endsOf, type CrewDayItem } from '@/facts/round-ends';
+import { thingsOf } from '@/facts/crew-day-items';
+import { endsOf, type CrewDayItem } from '@/facts/crew-day-ends';
 import { todayOf } from '@/facts/today';
 import { may } from '@/core/people/rights';
-import { beforeDriving, isTicked, loadLine, nextStop, stopsOf, type Before } from '@/core/round/day';
+import { beforeDriving, isTicked, loadLine, nextStop, stopsOf, type Before } from '@/core/crew-day/day';
 import { dayAfter } from '@/lib/calendar/days';
 import type { Day } from '@/lib/calendar/zone';
 import { hoursOfDay } from '@/core/weather/by-hour';
 import type { StationFor } from '@/core/weather/station';
 import { loadOut, type Equipment, type LoadGroup } from '@/core/work/load-out';
 import type { Viewer } from '@/store/auth';
-import { recordsOfPlans } from '@/store/book';
+import { recordsOfPlans } from '@/store/records';
 import { crewDayHead, ticksOf } from '@/store/day';
 import { together } from '@/store/db';
-import { daySites } from '@/store/grounds';
+import { daySites } from '@/store/sites';
 import { messagesOfCrewDay } from '@/store/messages';
 import { getPlans, openVisits, type OpenPlan } from '@/store/plans';
 import type { OpenWork } from '@/store/works';
-import { listCrews, crewDaysBetween, toldOf, type CrewRow, type CrewDayRow } from '@/store/rounds';
-import { listEquipment, listLots } from '@/store/shelf';
-import { goodStock } from './rounds';
+import { listCrews, crewDaysBetween, toldOf, type CrewRow, type CrewDayRow } from '@/store/crew-days';
+import { listEquipment, listLots } from '@/store/stock';
+import { goodStock } from './jobs';
 import { byDay } from './today';
 
 const BEFORE_WORDS: Record<Before['what'], string> = {
@@ -93,7 +93,7 @@ function loadOf(
   );
   return [...before, ...groups].map((g) => ({
     title: g.title,
-    lines: g.lines.map((l): LoadTick => {
+    lines: g.lines.map((l): LoadCheck => {
       const line = loadLine(g.title, l.what);
       return { line, what: l.what, amount: l.amount, short: l.short ?? null, ticked: isTicked(ticks, line, l.amount) };
     }),

@@ -1,9 +1,9 @@
 import { ownCompany, NOW } from '@/commands/testing';
-import { findSites, sitesToChoose } from '@/store/grounds';
+import { findSites, sitesToChoose } from '@/store/sites';
 import { loadViewer } from '@/store/auth';
 import { makeCompany } from '@/store/testing';
 import { fair } from '@/stand-ins/weather/fair';
-import { scheduleView } from './rounds';
+import { scheduleView } from './jobs';
 import { todayView } from './today';
 
 const made = ownCompany();

@@ -1,18 +1,18 @@
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { calendarVisits, dueBetween } from '@/store/follow-ups';
-import { listClients, listSites, sitesToChoose } from '@/store/grounds';
+import { listClients, listSites, sitesToChoose } from '@/store/sites';
 import { db, within, type Sql } from '@/store/db';
 import { plannedBetween } from '@/store/plans';
 import { listenToStatements, makeCompany, ownerSql, walkedWhole, type TestCompany } from '@/store/testing';
 import { takenTags } from '@/store/tree-list';
 import { searchTrees } from '@/store/tree-search';
-import { heldBy } from '@/store/shelf';
-import { bookView, recordView } from './book';
-import { chooseView, treesView, siteView, planView, spreadView } from './grounds';
-import { crewsView, fortnightView, scheduleView } from './rounds';
-import { shelfView } from './shelf';
-import { seasonView } from './season';
+import { heldBy } from '@/store/stock';
+import { recordsView, recordView } from './records';
+import { chooseView, treesView, siteView, planView, spreadView } from './trees';
+import { crewsView, fortnightView, scheduleView } from './jobs';
+import { stockView } from './stock';
+import { seasonView } from './schedule';
 import { todayView } from './today';
 import { applyView, examineView, overviewOf, prescribeView } from './tree';
 
@@ -139,11 +139,11 @@ const READ: Record<string, () => Promise<unknown>> = {
   examine: () => examineView(viewer, o.treeId, NOW),
   prescribe: () => prescribeView(viewer, o.treeId, NOW, fair),
   apply: () => applyView(viewer, o.treeId, NOW, fair, null),
-  'the book': () => bookView(viewer, book),
+  'the book': () => recordsView(viewer, book),
   'the book, further down': () =>
-    bookView(viewer, { ...book, after: { doneOn: '2026-01-01', id: '00000000-0000-7000-8000-000000000000' } }),
-  'the book of one place': () => bookView(viewer, { ...book, siteId: o.siteId }),
-  'the book by a word': () => bookView(viewer, { ...book, words: 'S1234' }),
+    recordsView(viewer, { ...book, after: { doneOn: '2026-01-01', id: '00000000-0000-7000-8000-000000000000' } }),
+  'the book of one place': () => recordsView(viewer, { ...book, siteId: o.siteId }),
+  'the book by a word': () => recordsView(viewer, { ...book, words: 'S1234' }),
   record: () => recordView(viewer, o.treeId, NOW),
   siteMap: () => treesView(viewer, { words: [], hostsOfWord: [], after: null, limit: 50 }, { after: null, limit: 40 }),
   'a tag': () => find(['S1234']),
@@ -155,7 +155,7 @@ const READ: Record<string, () => Promise<unknown>> = {
   choose: () => chooseView(viewer, o.siteId, '2026'),
   spread: () => spreadView(viewer, o.siteId),
   plan: () => planView(viewer, o.siteId),
-  shelf: () => shelfView(viewer),
+  shelf: () => stockView(viewer),
   rounds: () => scheduleView(viewer, NOW, null),
   fortnight: () => fortnightView(viewer, NOW, fair),
   crews: () => crewsView(viewer, NOW),

@@ -12,7 +12,7 @@ import { findHost, growthOf, heatModels, hostsNow } from '@/knowledge';
 import { besideOf } from '@/knowledge/beside';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
-import { sitesToChoose, type SiteList } from '@/store/grounds';
+import { sitesToChoose, type SiteList } from '@/store/sites';
 import { siteStand, siteYears } from '@/store/season';
 
 /** The year of a condition at a place of one's own. */

@@ -1,6 +1,6 @@
 import { todayOf } from '@/facts/today';
 import { stockFor } from '@/facts/batches';
-import { newestDoses } from '@/facts/booking';
+import { newestDoses } from '@/facts/recording';
 import { fillsOf, type Fill } from '@/core/mix/fill';
 import { isFor } from '@/core/mix/sources';
 import { mixMlOf, recipeOf, type Recipe } from '@/core/mix/recipe';
@@ -11,7 +11,7 @@ import { batchesNamed, takenFrom, type BatchRow, type BatchTaken } from '@/store
 import { crewDayEntries } from '@/store/day';
 import { together } from '@/store/db';
 import { getPlans, openPlans } from '@/store/plans';
-import { listSprayers, listVessels, type Lot } from '@/store/shelf';
+import { listSprayers, listVessels, type Lot } from '@/store/stock';
 import { byDay } from './today';
 
 /** A tree that a mix is made for. */

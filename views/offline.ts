@@ -9,12 +9,12 @@ import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { batchesAbout, takenFrom } from '@/store/batches';
-import { installedNow } from '@/store/hanging';
+import { installedNow } from '@/store/devices';
 import { dayView } from './day';
 import type { OfflineDay } from '@/facts/queued-day';
 import { getPlans } from '@/store/plans';
 import { besideSheets } from '@/store/sheets';
-import { heldBy, listLots } from '@/store/shelf';
+import { heldBy, listLots } from '@/store/stock';
 import { groupBy } from '@/core/work/load-out';
 import { alikeTrees, rowTrees } from '@/store/tree';
 

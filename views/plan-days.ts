@@ -7,7 +7,7 @@ import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { getPlan } from '@/store/plans';
-import { getSite } from '@/store/grounds';
+import { getSite } from '@/store/sites';
 
 /** On which days a plan may stand, as far as book, label and season tell, and how likely the air is to serve. */
 export interface PlanDays {
@@ -32,7 +32,7 @@ export const planDaysView = (
     if (!ground) return null;
     const { tree, situation: seen } = ground;
     // Of a visit's time the programme has the word, not the field guide.
-    const situation = plan.visitId === null ? seen : { ...seen, condition: null, troubles: [] };
+    const situation = plan.visitId === null ? seen : { ...seen, condition: null, problems: [] };
     const limits = airLimitsOf(use);
     const { members } = stationFor(spotOf(tree)).forecast(now);
     return {

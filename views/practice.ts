@@ -1,5 +1,5 @@
 import { knowledgeOf } from '@/facts/knowledge';
-import { ownCase } from '@/facts/own-cases';
+import { customCase } from '@/facts/own-cases';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { closedCases, practiceSessions } from '@/store/knowledge';
@@ -11,7 +11,7 @@ export const practiceView = (viewer: Viewer, own: string | null) =>
       knowledgeOf(viewer),
       practiceSessions(viewer),
       closedCases(viewer),
-      own ? ownCase(viewer, own) : null,
+      own ? customCase(viewer, own) : null,
     ]);
     return { knowledge, rounds, closed, own: asked };
   });

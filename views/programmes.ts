@@ -7,9 +7,9 @@ import {
   programmeNamed,
   type AssignedTree,
   type Assigning,
-} from '@/facts/laying';
+} from '@/facts/assigning';
 import type { Said } from '@/core/gates/said';
-import { tagsIn } from '@/core/grounds/tags';
+import { tagsIn } from '@/core/site-map/tags';
 import { sumsOf, type ProgrammeSums } from '@/core/programmes/sums';
 import type { YearProgramme } from '@/core/programmes/schema';
 import { dayIn, type Day } from '@/lib/calendar/zone';
@@ -17,7 +17,7 @@ import type { StationFor } from '@/core/weather/station';
 import { findHost, programmes } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
-import { getSite, sitesToChoose, type SiteList } from '@/store/grounds';
+import { getSite, sitesToChoose, type SiteList } from '@/store/sites';
 import {
   getAssignment,
   assignedAlready,
@@ -27,8 +27,8 @@ import {
   type Assignment,
   type AssignmentHead,
   type VisitRow,
-} from '@/store/laid';
-import { listLots } from '@/store/shelf';
+} from '@/store/assignments';
+import { listLots } from '@/store/stock';
 import { siteTrees, type SiteTree } from '@/store/tree-list';
 
 /** Programmes that may be laid, and those that are. */

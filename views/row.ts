@@ -1,9 +1,9 @@
 import { findCondition, findHost } from '@/knowledge';
 import type { RowFacts } from '@/facts/at-the-tree';
-import { rowContexts } from '@/facts/booking';
+import { rowContexts } from '@/facts/recording';
 import { stockFor } from '@/facts/batches';
 import { todayOf } from '@/facts/today';
-import { oneMix } from '@/core/book/row';
+import { oneMix } from '@/core/records/row';
 import type { Dose } from '@/core/dose/dose';
 import type { Label, LabelUse } from '@/core/label/schema';
 import type { Viewer } from '@/store/auth';
@@ -12,7 +12,7 @@ import { together } from '@/store/db';
 import type { Hand } from '@/store/people';
 import { getPlans, openPlans } from '@/store/plans';
 import { besideSheets, type BesideSheets } from '@/store/sheets';
-import type { Lot } from '@/store/shelf';
+import type { Lot } from '@/store/stock';
 import { byDay } from './today';
 
 /** One tree of a row. */

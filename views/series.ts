@@ -28,7 +28,7 @@ export function withSeries(
       latest: day,
       state: 'again',
       onlyIf: v.onlyIf ?? onlyIf,
-      sold: false,
+      accepted: false,
     }));
   });
   return [...visits, ...later];

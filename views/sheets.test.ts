@@ -6,7 +6,7 @@ import { drenchRow } from '@/commands/trees/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { getPlans } from '@/store/plans';
 import { counted, listenToStatements } from '@/store/testing';
-import { recordView } from './book';
+import { recordView } from './records';
 import { offlineTreeView } from './offline';
 import { batchView, mixView } from './mix';
 import { rowView } from './row';

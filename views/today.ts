@@ -13,13 +13,13 @@ import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { dueWithin } from '@/store/follow-ups';
-import { installedCount } from '@/store/hanging';
+import { installedCount } from '@/store/devices';
 import { openVisits, type OpenPlan, type SiteOpen } from '@/store/plans';
 import type { OpenWork } from '@/store/works';
 import { tasksDue, type Task } from '@/store/tasks';
-import { heldBy } from '@/store/shelf';
+import { heldBy } from '@/store/stock';
 import { treatNotPlanned, type ToTreat } from '@/store/today';
-import { nearbyDetections } from '@/store/verdicts';
+import { nearbyDetections } from '@/store/diagnoses';
 
 /** What was decided and not planned, and whether anything on the shelf may be done against it today. */
 export interface Undecided extends ToTreat {

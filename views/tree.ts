@@ -6,12 +6,12 @@ import { stockFor } from '@/facts/batches';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
-import { visitsOnTree } from '@/store/laid';
+import { visitsOnTree } from '@/store/assignments';
 import { leftAtTree } from '@/store/day';
 import { getPlan } from '@/store/plans';
-import { treeQuotes } from '@/store/proposals';
+import { treeQuotes } from '@/store/quotes';
 import { besideSheets } from '@/store/sheets';
-import { heldBy } from '@/store/shelf';
+import { heldBy } from '@/store/stock';
 import { alikeTrees, rowTrees, type Tree } from '@/store/tree';
 
 /** Reads in one transaction what a page of a tree needs beside the tree itself; null where there is no such tree. */

@@ -4,17 +4,17 @@ import { floorOf, hashPassword, loadViewer, signIn, type Viewer } from '@/store/
 import { db, type Sql } from '@/store/db';
 import { counted, listenToStatements, makeCompany, ownerSql, type TestCompany } from '@/store/testing';
 import { openPlans, openVisits } from '@/store/plans';
-import { bookView, overturnedView, recordView } from './book';
+import { recordsView, overturnedView, recordView } from './records';
 import { dayView, toPutView } from './day';
-import { chooseView, treesView, siteView, planView, spreadView } from './grounds';
+import { chooseView, treesView, siteView, planView, spreadView } from './trees';
 import { batchView, mixView } from './mix';
 import { practiceView } from './practice';
-import { labelView, shelfView, toolsView } from './shelf';
-import { crewsView, fortnightView, scheduleView } from './rounds';
-import { boardView } from './hanging';
+import { labelView, stockView, toolsView } from './stock';
+import { crewsView, fortnightView, scheduleView } from './jobs';
+import { boardView } from './devices';
 import { offlineDayView, offlineTreeView } from './offline';
 import { phoneView } from './phone';
-import { seasonView } from './season';
+import { seasonView } from './schedule';
 import { todayView } from './today';
 import { applyView, examineView, overviewOf, prescribeView, treeView } from './tree';
 
@@ -54,7 +54,7 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
   examine: [8, () => examineView(v, o.treeId, NOW)],
   prescribe: [8, () => prescribeView(v, o.treeId, NOW, fair)],
   apply: [8, () => applyView(v, o.treeId, NOW, fair, null)],
-  book: [8, () => bookView(v, everything)],
+  book: [8, () => recordsView(v, everything)],
   record: [8, () => recordView(v, v7(), NOW)],
   overturned: [8, () => overturnedView(v)],
   siteMap: [8, () => treesView(v, { words: [], hostsOfWord: [], after: null, limit: 50 }, { after: null, limit: 40 })],
@@ -62,7 +62,7 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
   choose: [8, () => chooseView(v, o.siteId, '2026')],
   spread: [8, () => spreadView(v, o.siteId)],
   plan: [8, () => planView(v, o.siteId)],
-  shelf: [10, () => shelfView(v)],
+  shelf: [10, () => stockView(v)],
   label: [8, () => labelView(v, o.labelId)],
   rounds: [8, () => scheduleView(v, NOW, null)],
   fortnight: [13, () => fortnightView(v, NOW, fair)],

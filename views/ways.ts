@@ -2,7 +2,7 @@ import type { Condition } from '@/core/diagnose/knowledge';
 import { carriedOut, type CarriedOut } from '@/core/prescribe/carried';
 import { hostsNow } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
-import { shelfLabels, type ShelfLabel } from '@/store/shelf';
+import { shelfLabels, type ShelfLabel } from '@/store/stock';
 
 /** What carries out one way of the guide for an company: uses of the labels on its shelf, and works. */
 export interface WayHere extends Pick<CarriedOut, 'works'> {

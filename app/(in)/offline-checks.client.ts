@@ -2,13 +2,13 @@
 
 import type { Issue } from '@/lib/result';
 import type { z } from 'zod';
-import { bookingSchema } from '@/core/book/record';
-import { inspectionSchema, readChangePrice, readCrownLoss } from '@/core/diagnose/look';
-import { overnightSchema } from '@/core/hanging/overnight';
+import { treatmentInputSchema } from '@/core/records/record';
+import { inspectionSchema, readChangePrice, readCrownLoss } from '@/core/diagnose/inspection';
+import { overnightSchema } from '@/core/devices/overnight';
 import { readReading, typedReading } from '@/core/measure/reading';
 import { endSchema } from '@/core/mix/end';
-import { homeSchema } from '@/core/round/home-schema';
-import { leaveSchema } from '@/core/round/leave';
+import { homeSchema } from '@/core/crew-day/home-schema';
+import { leaveSchema } from '@/core/crew-day/leave';
 import { finishSchema } from '@/core/work/finish-schema';
 import type { OfflineCommand } from '@/core/phone/command-names';
 
@@ -34,7 +34,7 @@ const wrongInspection = (x: z.input<typeof inspectionSchema>) => {
 export const KNOWN_WRONG: Readonly<Partial<Record<OfflineCommand, (input: never) => Issue[]>>> = {
   'measure-tree': wrongReading,
   'save-inspection': wrongInspection,
-  'record-treatment': issuesBy(bookingSchema),
+  'record-treatment': issuesBy(treatmentInputSchema),
   'leave-devices-overnight': issuesBy(overnightSchema),
   'mark-not-done': issuesBy(leaveSchema),
   'finish-day': (c: { home: unknown }) => issuesBy(homeSchema)(c.home).map((f) => ({ ...f, path: `home.${f.path}` })),

@@ -6,7 +6,7 @@ import { soilState } from '@/core/weather/air';
 import { findHost } from '@/knowledge';
 import { Frame } from '@/ui/frame/frame';
 import { GateLine } from '@/ui/frame/gates';
-import { Section, Sold, TagLine, TagRow } from '@/ui/frame/pieces';
+import { Section, Accepted, TagLine, TagRow } from '@/ui/frame/pieces';
 import { fromToday, longDay, shortDay } from '@/ui/words';
 import type { WeatherStation } from '@/core/weather/station';
 import { airWords } from '@/ui/air-words';
@@ -171,7 +171,7 @@ export default async function Today() {
   const settle = allows(v, 'settle a follow-up');
   /** Looks of a programme that fall on one day are one row; what they found is said on its page. */
   const sameInspection = (f: (typeof due)[number]) =>
-    f.assignmentId ? `${f.assignmentId} ${f.what} ${f.due} ${f.sold}` : f.id;
+    f.assignmentId ? `${f.assignmentId} ${f.what} ${f.due} ${f.accepted}` : f.id;
   const rows = (of: typeof due, right: (f: (typeof due)[number]) => React.ReactNode) =>
     [...groupBy(of, sameInspection).values()].map((same) => row(same[0]!, right(same[0]!), same.length));
   const row = (f: (typeof due)[number], right: React.ReactNode, trees: number) => (
@@ -189,7 +189,7 @@ export default async function Today() {
     >
       {f.what}
       {f.onlyIf ? ` (only if ${f.onlyIf})` : ''}
-      <Sold sold={f.sold} />
+      <Accepted accepted={f.accepted} />
       {byRain(f.cover) && <b className="block">{coverWords(f.cover)}</b>}
     </TagRow>
   );
@@ -232,12 +232,12 @@ export default async function Today() {
         <ul>
           {[
             ...groupBy(plans, (p) =>
-              p.assignmentId ? [p.assignmentId, p.labelKey, p.plannedFor, p.latest, p.sold].join() : p.id,
+              p.assignmentId ? [p.assignmentId, p.labelKey, p.plannedFor, p.latest, p.accepted].join() : p.id,
             ).values(),
           ].map((same) => (
             <QueuedWrite key={same[0]!.id} same={same} today={today} units={v.units} />
           ))}
-          {[...groupBy(works, (w) => [w.siteId, w.workId, w.plannedFor, w.sold].join()).values()].map((same) => (
+          {[...groupBy(works, (w) => [w.siteId, w.workId, w.plannedFor, w.accepted].join()).values()].map((same) => (
             <WaitingWork key={same[0]!.id} same={same} />
           ))}
         </ul>
@@ -287,7 +287,7 @@ export default async function Today() {
       >
         <ul>
           {[
-            ...groupBy(near, (p) => [p.siteId, p.labelKey, p.plannedFor, p.earliest, p.latest, p.sold].join()).values(),
+            ...groupBy(near, (p) => [p.siteId, p.labelKey, p.plannedFor, p.earliest, p.latest, p.accepted].join()).values(),
           ].map((same) => {
             const p = same[0]!;
             return (
@@ -297,7 +297,7 @@ export default async function Today() {
                 span={{ from: today, to: horizon, earliest: p.earliest!, latest: p.latest!, due: p.plannedFor! }}
               >
                 {METHOD_NAMES[p.method]}, {p.labelName}, {shortDay(p.plannedFor!)}
-                <Sold sold={p.sold} />
+                <Accepted accepted={p.accepted} />
               </Coming>
             );
           })}
@@ -310,7 +310,7 @@ export default async function Today() {
                 span={{ from: today, to: horizon, earliest: f.earliest, latest: f.latest, due: f.due }}
               >
                 {f.what}, {shortDay(f.due)}
-                <Sold sold={f.sold} />
+                <Accepted accepted={f.accepted} />
                 {byRain(f.cover) && <b className="block">{coverWords(f.cover)}</b>}
               </Coming>
             );

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { Choices, FormIssues, TextArea, TextField } from '@/ui/controls/controls';
 import { UndoPress } from '@/ui/controls/undo-press.client';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { addTask, settleTask } from './trees/actions';
 
 /** A task is done or left out in one press; Undo opens it again. */
@@ -53,7 +53,7 @@ const BLANK = { who: 'company' as 'company' | 'client', what: '', instructions: 
 /** Sets something to be done at a place: to come back for, or left to its client. */
 export function TaskForm({ siteId, today }: { siteId: string; today: string }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const made = useMadeId(`task:${siteId}`);
   const [form, setForm] = useDraft(`task:${siteId}`, BLANK);
   const { busy, issues, send } = useSend(addTask, made);

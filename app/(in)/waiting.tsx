@@ -5,7 +5,7 @@ import { findHost } from '@/knowledge';
 import type { OpenPlan } from '@/store/plans';
 import type { OpenWork } from '@/store/works';
 import { Ribbon } from '@/ui/figures/ribbon';
-import { MoreTrees, Sold, TagRow } from '@/ui/frame/pieces';
+import { MoreTrees, Accepted, TagRow } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
 
 /** A plan that waits for a crew; the trees of a programme that have it on one day are one row, and what it missed leads there. */
@@ -30,7 +30,7 @@ export function QueuedWrite({ same, today, units }: { same: readonly OpenPlan[];
       >
         {METHOD_NAMES[p.method]}, {p.labelName}
         {p.latest && !missed && `, until ${shortDay(p.latest)}`}
-        <Sold sold={p.sold} />
+        <Accepted accepted={p.accepted} />
       </TagRow>
       {!missed && <MoreTrees trees={same.slice(1).map((x) => ({ id: x.id, tag: x.tag, href: sheet(x) }))} />}
     </>
@@ -50,7 +50,7 @@ export function WaitingWork({ same }: { same: readonly OpenWork[] }) {
         right={<span className="figures font-bold">{w.plannedFor ? shortDay(w.plannedFor) : 'any day'}</span>}
       >
         {findWork(w.workId)?.name ?? w.workId}
-        <Sold sold={w.sold} />
+        <Accepted accepted={w.accepted} />
       </TagRow>
       <MoreTrees trees={trees.slice(1)} />
     </>

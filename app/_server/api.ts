@@ -5,7 +5,7 @@ import { may, refusal, type Right } from '@/core/people/rights';
 import type { Viewer } from '@/store/auth';
 import { databaseSentence, SERVER_FAILED } from '@/commands/command';
 import { tooOften, type Rate } from '@/store/rate';
-import { withOwn } from '@/facts/custom-knowledge';
+import { withCustomKnowledge } from '@/facts/custom-knowledge';
 import { failed } from './failed';
 import { currentViewer } from './viewer';
 
@@ -91,7 +91,7 @@ export function route(
       const wait = rate ? await tooOften(viewer, rate) : null;
       if (wait !== null) return tooMany(wait);
       const params = await context.params;
-      const answer = await withOwn(viewer, () => work(viewer, request, params));
+      const answer = await withCustomKnowledge(viewer, () => work(viewer, request, params));
       // What is one person's is kept by no cache, unless the route has said for how long.
       if (!answer.headers.has('cache-control')) answer.headers.set('cache-control', 'private, no-store');
       return answer;

@@ -2,7 +2,7 @@ import { hoursOver } from '@/facts/season';
 import { dayAfter } from '@/lib/calendar/days';
 import { dayIn } from '@/lib/calendar/zone';
 import { calendarVisits } from '@/store/follow-ups';
-import type { OpenedCalendar } from '@/store/place-calendar';
+import type { OpenedCalendar } from '@/store/site-calendar';
 import { plannedBetween } from '@/store/plans';
 import { tasksBetween, type Task } from '@/store/tasks';
 import { forClient, movedByRain, plannedVisit, STRUCK_OUT_DAYS, taskVisit, type Due } from './calendar';

@@ -1,12 +1,12 @@
 import { cookies, headers } from 'next/headers';
 import { notFound, redirect } from 'next/navigation';
 import { cache } from 'react';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { may, type Right } from '@/core/people/rights';
 import { knowledgeOf } from '@/facts/knowledge';
-import { ownWithin } from '@/facts/custom-knowledge';
+import { customKnowledgeWithin } from '@/facts/custom-knowledge';
 import { todayOf as dayOf } from '@/facts/today';
-import { readOwn, type Own } from '@/core/own';
+import { provideCustomKnowledge, type CustomKnowledge } from '@/core/custom-knowledge';
 import { floorOf, type Floor, type Viewer } from '@/store/auth';
 import { clockNow } from '@/store/clock';
 
@@ -20,8 +20,8 @@ export const currentFloor = cache(async (): Promise<Floor | null> => {
   return floor;
 });
 /** What the company whose page is being drawn knows of its own: one of these for each request. */
-const drawn = cache((): { own: Own | null } => ({ own: null }));
-readOwn(() => ownWithin() ?? drawn().own);
+const drawn = cache((): { own: CustomKnowledge | null } => ({ own: null }));
+provideCustomKnowledge(() => customKnowledgeWithin() ?? drawn().own);
 
 export const currentViewer = async (): Promise<Viewer | null> => (await currentFloor())?.viewer ?? null;
 

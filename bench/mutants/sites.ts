@@ -10,7 +10,7 @@ export interface Mutation {
   kind: 'condition turned' | 'bound moved' | 'term dropped' | 'unit swapped';
 }
 
-const TURNED: Partial<Record<ts.SyntaxKind, string>> = {
+const INVALIDATED: Partial<Record<ts.SyntaxKind, string>> = {
   [ts.SyntaxKind.EqualsEqualsEqualsToken]: '!==',
   [ts.SyntaxKind.ExclamationEqualsEqualsToken]: '===',
   [ts.SyntaxKind.AmpersandAmpersandToken]: '||',
@@ -50,7 +50,7 @@ const isValue = ({ parent }: ts.Node) =>
 function ofBinary(node: ts.BinaryExpression, source: ts.SourceFile): Mutation[] {
   const operator = node.operatorToken;
   const at = { start: operator.getStart(source), end: operator.getEnd() };
-  const turned = TURNED[operator.kind];
+  const turned = INVALIDATED[operator.kind];
   if (turned) return [{ ...at, text: turned, kind: 'condition turned' }];
   const moved = MOVED[operator.kind];
   if (moved) return [{ ...at, text: moved, kind: 'bound moved' }];

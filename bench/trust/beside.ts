@@ -138,12 +138,12 @@ export function drawnPairs(engine: Engine, pairs = 300, seed = 20261201): Sweep 
   const random = chanceFrom(seed);
   const draw = <T>(of: readonly T[]): T => of[Math.floor(random() * of.length)]!;
   const { knowledge } = engine;
-  const troubles = knowledge.conditions.filter((c) => c.kind !== 'unknown' && c.id !== 'nothing-wrong');
+  const problems = knowledge.conditions.filter((c) => c.kind !== 'unknown' && c.id !== 'nothing-wrong');
   const state = { crownLoss: 10, vigour: 'fair' } as const;
   for (let tries = 0; out.cases < pairs && tries < pairs * 20; tries++) {
-    const a = draw(troubles);
+    const a = draw(problems);
     const host = draw(mainHosts(a, knowledge));
-    const b = draw(troubles.filter((x) => x.id !== a.id && concerns(x.groups, host)));
+    const b = draw(problems.filter((x) => x.id !== a.id && concerns(x.groups, host)));
     const month = monthOf(a, host);
     const [one, other] = [cleanSigns(a, host, month, knowledge), cleanSigns(b, host, month, knowledge)];
     if (!one.length || !other.length) continue;

@@ -1,25 +1,25 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { atTheTree } from '@/facts/at-the-tree';
-import { doseFollowed, momentOf } from '@/facts/booking';
+import { doseFollowed, momentOf } from '@/facts/recording';
 import { spotOf } from '@/facts/diagnosis';
 import { situationOfPlan } from '@/facts/situation';
 import { detectionsNear, treeOf } from '@/facts/tree';
 import { saidSchema } from '@/facts/answers';
 import { noTree } from '@/commands/trees/no-tree';
-import { bookingSchema, instant, uuid } from '@/core/book/record';
-import { toInstall } from '@/core/hanging/hang-on';
-import { GUARDS, removalsOf } from '@/core/hanging/hanging';
+import { treatmentInputSchema, instant, uuid } from '@/core/records/record';
+import { toInstall } from '@/core/devices/hang-on';
+import { GUARDS, removalsOf } from '@/core/devices/devices';
 import { doseChangeSentence } from '@/core/prescribe/dose-now';
 import { NO_YEAR } from '@/core/season/year';
-import { insertInstallations, installedDevicesOf } from '@/store/hanging';
+import { insertInstallations, installedDevicesOf } from '@/store/devices';
 import { getPlan } from '@/store/plans';
-import { heldBy } from '@/store/shelf';
+import { heldBy } from '@/store/stock';
 import { v5 } from 'uuid';
 import { z } from 'zod';
 import { notThen } from '../../facts/not-then';
 
-const { weather, soil, leaf, said, released, basis, deviation } = bookingSchema.shape;
+const { weather, soil, leaf, said, released, basis, deviation } = treatmentInputSchema.shape;
 
 /** Devices of a plan are hung on their tree: from now on the board keeps them until somebody has pulled each. */
 export const installDevices = command({

@@ -1,7 +1,7 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { overnightSchema } from '@/core/hanging/overnight';
-import { installationsNamed, keepOvernight } from '@/store/hanging';
+import { overnightSchema } from '@/core/devices/overnight';
+import { installationsNamed, keepOvernight } from '@/store/devices';
 
 /** Nothing hangs through the night without somebody saying why. */
 export const leaveDevicesOvernight = command({

@@ -1,8 +1,8 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { instant, uuid } from '@/core/book/record';
-import { DEVICE_STATES } from '@/core/hanging/hanging';
-import { addSights, installationsNamed } from '@/store/hanging';
+import { instant, uuid } from '@/core/records/record';
+import { DEVICE_STATES } from '@/core/devices/devices';
+import { addSights, installationsNamed } from '@/store/devices';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 import { notThen } from '../../facts/not-then';

@@ -1,7 +1,7 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { installationsNamed, reinstallRows } from '@/store/hanging';
+import { uuid } from '@/core/records/record';
+import { installationsNamed, reinstallRows } from '@/store/devices';
 import { getPlans } from '@/store/plans';
 import { z } from 'zod';
 

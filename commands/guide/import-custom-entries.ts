@@ -3,13 +3,13 @@ import { refuse, type Result } from '@/lib/result';
 import { v7 } from 'uuid';
 import { command } from '@/commands/command';
 import { breaks, heatStrangers, readSent } from '@/commands/guide/own-entry';
-import { uuid } from '@/core/book/record';
-import type { OwnEntry } from '@/core/diagnose/overlay';
-import { keyOf, ownFileSchema, type HeatEntry } from '@/core/diagnose/own-file';
-import { addEntry, ownEntries, ownHeatEntries } from '@/store/knowledge';
+import { uuid } from '@/core/records/record';
+import type { CustomEntry } from '@/core/diagnose/overlay';
+import { keyOf, customFileSchema, type HeatEntry } from '@/core/diagnose/own-file';
+import { addEntry, customEntries, customHeatEntries } from '@/store/knowledge';
 import { z } from 'zod';
 
-type Sent = OwnEntry | HeatEntry;
+type Sent = CustomEntry | HeatEntry;
 const TOLD = 12;
 const NOTE_MOST = 500;
 
@@ -20,14 +20,14 @@ export const importCustomEntries = command({
   schema: z.object({ id: uuid, text: z.string().max(1_000_000, 'A file may have 1 MB at most.') }),
   once: (x) => x.id,
   run: async ({ viewer }, { text }): Promise<Result<{ added: number; newer: number; same: number }>> => {
-    const read = readSent(ownFileSchema, text, 'the file', TOLD);
+    const read = readSent(customFileSchema, text, 'the file', TOLD);
     if (!read.ok) return read;
     const { from, entries } = read.value;
     const sent = entries.map((e) => ({ ...e, key: keyOf(e), version: 1 })) as (Sent & { note: string })[];
     const named = (e: Sent) => `${e.kind} ${e.key}`;
     const twice = sent.find((e, i) => sent.findIndex((x) => named(x) === named(e)) !== i);
     if (twice) return refuse('text', `${named(twice)} stands twice in the file.`);
-    const [kept, keptHeat] = await Promise.all([ownEntries(viewer), ownHeatEntries(viewer)]);
+    const [kept, keptHeat] = await Promise.all([customEntries(viewer), customHeatEntries(viewer)]);
     const known = new Map([...kept, ...keptHeat].map((e) => [named(e), digestOf(e.data)]));
     const fresh = sent.filter((e) => known.get(named(e)) !== digestOf(e.data));
     const heat = fresh.filter((e) => e.kind === 'heat');

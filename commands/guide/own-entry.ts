@@ -4,7 +4,7 @@ import { inTurns } from '@/core/slices';
 import type { Knowledge } from '@/core/diagnose/knowledge';
 import { groupsOf } from '@/core/diagnose/reading';
 import type { HeatEntry } from '@/core/diagnose/own-file';
-import { overlay, type OwnEntry } from '@/core/diagnose/overlay';
+import { overlay, type CustomEntry } from '@/core/diagnose/overlay';
 import { WORKS } from '@/core/work/works';
 import { shipped } from '@/knowledge';
 import { z } from 'zod';
@@ -38,10 +38,10 @@ export function readSent<S extends z.ZodType>(
   };
 }
 
-const sameEntry = (a: OwnEntry, b: OwnEntry) => a.kind === b.kind && a.key === b.key;
+const sameEntry = (a: CustomEntry, b: CustomEntry) => a.kind === b.kind && a.key === b.key;
 
 /** What hosts, tests and works of an company's own name and is not there. */
-function strangers(entries: readonly OwnEntry[], knowledge: Knowledge): string[] {
+function strangers(entries: readonly CustomEntry[], knowledge: Knowledge): string[] {
   const groups = groupsOf(shipped.hosts);
   const conditions = new Set(knowledge.conditions.map((c) => c.id));
   return entries.flatMap((e): string[] => {
@@ -71,7 +71,7 @@ function strangers(entries: readonly OwnEntry[], knowledge: Knowledge): string[]
 }
 
 /** Hosts that own sums of heat name and nobody knows, with the other entries laid over what ships. */
-export function heatStrangers(entries: readonly OwnEntry[], heat: readonly HeatEntry[]): string[] {
+export function heatStrangers(entries: readonly CustomEntry[], heat: readonly HeatEntry[]): string[] {
   if (!heat.length) return [];
   const groups = groupsOf(overlay(shipped, entries).knowledge.hosts);
   return heat.flatMap((m) =>
@@ -80,7 +80,7 @@ export function heatStrangers(entries: readonly OwnEntry[], heat: readonly HeatE
 }
 
 /** In turns with whatever else the server has to do: the whole base is gone through. */
-const issuesWith = async (entries: readonly OwnEntry[]): Promise<string[]> => {
+const issuesWith = async (entries: readonly CustomEntry[]): Promise<string[]> => {
   const { knowledge } = overlay(shipped, entries);
   return [...(await inTurns(issueSlices(knowledge))), ...strangers(entries, knowledge)];
 };
@@ -90,7 +90,7 @@ const issuesWith = async (entries: readonly OwnEntry[]): Promise<string[]> => {
  * fault that was not there before is theirs.
  * @param kept the entries of the company as they stand
  */
-export async function breaks(kept: readonly OwnEntry[], entries: readonly OwnEntry[]): Promise<string[]> {
+export async function breaks(kept: readonly CustomEntry[], entries: readonly CustomEntry[]): Promise<string[]> {
   const others = kept.filter((k) => !entries.some((e) => sameEntry(k, e)));
   const after = await issuesWith([...others, ...entries]);
   if (!after.length) return [];

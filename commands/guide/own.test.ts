@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { withOwn } from '@/facts/custom-knowledge';
+import { withCustomKnowledge } from '@/facts/custom-knowledge';
 import { knowledgeOf } from '@/facts/knowledge';
 import { workFactsOf } from '@/facts/situation';
 import { diagnose } from '@/facts/diagnosis';
@@ -9,13 +9,13 @@ import { saveInspection } from '@/commands/trees/save-inspection';
 import { planWork } from '@/commands/trees/plan-work';
 import { addTree } from '@/commands/sites/add-tree';
 import { doneBy, NOW, ownCompany } from '@/commands/testing';
-import { detailSchema } from '@/core/diagnose/look';
-import { ownFile } from '@/core/diagnose/own-file';
+import { detailSchema } from '@/core/diagnose/inspection';
+import { customFile } from '@/core/diagnose/own-file';
 import { worksFor } from '@/core/work/works';
 import { findCondition, findHost, findSign, growthOf, hostsNow, shipped } from '@/knowledge';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { saveDegreeDayModel } from '@/commands/schedule/save-degree-day-model';
-import { ownEntries, ownHeatEntries } from '@/store/knowledge';
+import { customEntries, customHeatEntries } from '@/store/knowledge';
 import { makeCompany } from '@/store/testing';
 import { importCustomEntries } from './import-custom-entries';
 import { saveCustomEntry } from './save-custom-entry';
@@ -115,7 +115,7 @@ it('a sign may be kept before anybody knows what makes it, then a condition, a w
   expect(await keep('test', TEST)).toMatchObject({ ok: true });
   expect(await keep('work', WORK)).toMatchObject({ ok: true });
   expect(await keep('host', HOST)).toMatchObject({ ok: true });
-  expect((await ownEntries(await now())).map((e) => e.kind).sort()).toEqual([
+  expect((await customEntries(await now())).map((e) => e.kind).sort()).toEqual([
     'condition',
     'host',
     'sign',
@@ -135,7 +135,7 @@ it('they take part: hung, examined, ranked, decided, planned with its gates', as
   };
   const findings = [{ sign: SIGN.id, state: 'seen', grade: 3 }];
   expect(await doneBy(saveInspection, v, { ...look, findings })).toEqual({ ok: true, value: null });
-  await withOwn(v, async () => {
+  await withCustomKnowledge(v, async () => {
     const { knowledge } = await knowledgeOf(v);
     const host = findHost(HOST.id)!;
     expect([host.name, findSign(SIGN.id)?.words, findCondition(MOTH.id)?.name]).toEqual([
@@ -150,7 +150,7 @@ it('they take part: hung, examined, ranked, decided, planned with its gates', as
   });
   const decision = { id: v7(), treeId, conditionId: MOTH.id, certainty: 'near certain', reason: 'silver crumbs' };
   expect(await doneBy(saveDiagnosis, v, { ...decision, decision: 'treat now' })).toMatchObject({ ok: true });
-  await withOwn(v, async () => {
+  await withCustomKnowledge(v, async () => {
     const facts = workFactsOf(v, (await treeOf(v, treeId, NOW))!, NOW)!;
     expect(worksFor(facts, findCondition(MOTH.id)!.options).fit.map((w) => w.id)).toContain(WORK.id);
   });
@@ -180,7 +180,7 @@ it('a test of one’s own is asked for, answered, believed, and speaks of what s
   expect(await look([{ test: TEST.id, outcome: 'blue' }])).toMatchObject({ ok: false });
   expect(await look([])).toMatchObject({ ok: true });
   const chance = async () =>
-    withOwn(v, async () => {
+    withCustomKnowledge(v, async () => {
       const { knowledge } = await knowledgeOf(v);
       const tree = (await treeOf(v, treeId, NOW))!;
       const found = diagnose(v, tree, knowledge, await detectionsNear(v, tree), NOW)!;
@@ -255,35 +255,35 @@ it.each([
   ['a work of no step', 'work', { ...WORK, id: 'own-x', steps: [] }, 'text.steps'],
   ['a work of no time', 'work', { ...WORK, id: 'own-x', minutes: { once: Number.NaN, each: 1 } }, 'text.minutes.once'],
 ])('%s is refused with its place, and nothing is kept', async (_, kind, data, path) => {
-  const before = await ownEntries(await now());
+  const before = await customEntries(await now());
   const answer = await keep(kind, data);
   expect(answer).toMatchObject({ ok: false });
   expect((answer as { issues: { path: string }[] }).issues.map((f) => f.path)).toContain(path);
-  expect(await ownEntries(await now())).toEqual(before);
+  expect(await customEntries(await now())).toEqual(before);
 });
 
 describe('to another company', () => {
   const theirs = async () => now((await loadViewer(await makeCompany(made.owner)))!);
-  const file = async () => JSON.stringify(ownFile('Quay Trees', await ownEntries(await now())));
+  const file = async () => JSON.stringify(customFile('Quay Trees', await customEntries(await now())));
   it('a sum of heat travels with the hosts that it names, and in no file that leaves one of them out', async () => {
     const heat = {
       ...{ id: v7(), what: 'bark moth, crumbs fall', hosts: [HOST.id], baseC: '8', ceilingC: '' },
       ...{ method: 'average', sum: '210', from: '', basis: 'three springs on the quay' },
     };
     expect(await doneBy(saveDegreeDayModel, await now(), heat)).toMatchObject({ ok: true });
-    const told = await ownHeatEntries(made.viewer);
+    const told = await customHeatEntries(made.viewer);
     expect(told.map((e) => e.key)).toEqual(['own-bark-moth-crumbs-fall']);
     const them = await theirs();
-    const alone = JSON.stringify(ownFile('Quay Trees', told));
+    const alone = JSON.stringify(customFile('Quay Trees', told));
     expect(await doneBy(importCustomEntries, them, { id: v7(), text: alone })).toMatchObject({
       ok: false,
       issues: [{ message: `heat own-bark-moth-crumbs-fall: no host or group ${HOST.id}` }],
     });
-    expect(await ownHeatEntries(them)).toEqual([]);
-    const host = (await ownEntries(await now())).filter((e) => e.key === HOST.id);
-    const both = { id: v7(), text: JSON.stringify(ownFile('Quay Trees', [...host, ...told])) };
+    expect(await customHeatEntries(them)).toEqual([]);
+    const host = (await customEntries(await now())).filter((e) => e.key === HOST.id);
+    const both = { id: v7(), text: JSON.stringify(customFile('Quay Trees', [...host, ...told])) };
     expect(await doneBy(importCustomEntries, them, both)).toEqual({ ok: true, value: { added: 2, newer: 0, same: 0 } });
-    expect((await ownHeatEntries(them)).map((e) => [e.data.sum, e.data.hosts])).toEqual([[210, [HOST.id]]]);
+    expect((await customHeatEntries(them)).map((e) => [e.data.sum, e.data.hosts])).toEqual([[210, [HOST.id]]]);
     expect(await doneBy(importCustomEntries, await now(them), { ...both, id: v7() })).toEqual({
       ok: true,
       value: { added: 0, newer: 0, same: 2 },
@@ -301,9 +301,9 @@ describe('to another company', () => {
       ok: true,
       value: { added: 0, newer: 0, same: 6 },
     });
-    const moth = (await ownEntries(them)).find((e) => e.key === MOTH.id)!;
+    const moth = (await customEntries(them)).find((e) => e.key === MOTH.id)!;
     expect([moth.version, moth.note]).toEqual([1, 'seen on the quay, three years (Quay Trees)']);
-    await withOwn(await now(them), async () => expect(findHost(HOST.id)?.name).toBe('Harbour elm'));
+    await withCustomKnowledge(await now(them), async () => expect(findHost(HOST.id)?.name).toBe('Harbour elm'));
   });
 
   it.each([
@@ -326,7 +326,7 @@ describe('to another company', () => {
     const answer = await doneBy(importCustomEntries, them, { id: v7(), text: change(await file()) });
     expect(answer).toMatchObject({ ok: false });
     if (path) expect((answer as { issues: { path: string }[] }).issues[0]!.path).toBe(path);
-    expect(await ownEntries(them)).toEqual([]);
+    expect(await customEntries(them)).toEqual([]);
   });
 });
 
@@ -336,7 +336,7 @@ it('two companies with the same key at once see each their own, and nobody sees 
   await doneBy(saveCustomEntry, them, { id: v7(), kind: 'host', text: JSON.stringify(other), note: 'theirs' });
   const [mine, their] = [await now(), await now(them)];
   const named = (v: Viewer) =>
-    withOwn(v, async () => {
+    withCustomKnowledge(v, async () => {
       const first = findHost(HOST.id)?.name;
       await new Promise((r) => setImmediate(r));
       return [first, findHost(HOST.id)?.name, hostsNow().filter((h) => h.id === HOST.id).length];
@@ -363,7 +363,7 @@ it('what trees or the book name is not taken back; what nobody names is, and sta
   expect(await keep('sign', { ...SIGN, id: 'own-idle-sign' })).toMatchObject({ ok: true });
   expect(await back('sign', 'own-idle-sign')).toEqual({ ok: true, value: null });
   expect(await back('sign', 'own-idle-sign')).toMatchObject({ ok: false });
-  const entry = (await ownEntries(await now())).find((e) => e.key === 'own-idle-sign')!;
+  const entry = (await customEntries(await now())).find((e) => e.key === 'own-idle-sign')!;
   expect([entry.version, entry.data]).toEqual([2, null]);
 });
 

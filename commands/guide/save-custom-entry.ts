@@ -1,9 +1,9 @@
 import type { Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { breaks, note, readSent } from '@/commands/guide/own-entry';
-import { uuid } from '@/core/book/record';
-import { ADDED_KINDS, OWN_SCHEMAS, type OwnEntry } from '@/core/diagnose/overlay';
-import { addEntry, ownEntries } from '@/store/knowledge';
+import { uuid } from '@/core/records/record';
+import { ADDED_KINDS, CUSTOM_SCHEMAS, type CustomEntry } from '@/core/diagnose/overlay';
+import { addEntry, customEntries } from '@/store/knowledge';
 import { z } from 'zod';
 
 /** Faults of an entry that are told at once: each stands beside its field. */
@@ -21,10 +21,10 @@ export const saveCustomEntry = command({
   }),
   once: (x) => x.id,
   run: async ({ viewer }, { id, kind, text, note: why }): Promise<Result<{ key: string }>> => {
-    const read = readSent<z.ZodType<{ id: string }>>(OWN_SCHEMAS[kind], text, 'entry', TOLD);
+    const read = readSent<z.ZodType<{ id: string }>>(CUSTOM_SCHEMAS[kind], text, 'entry', TOLD);
     if (!read.ok) return read;
-    const entry = { kind, key: read.value.id, version: 1, data: read.value } as OwnEntry;
-    const issues = await breaks(await ownEntries(viewer), [entry]);
+    const entry = { kind, key: read.value.id, version: 1, data: read.value } as CustomEntry;
+    const issues = await breaks(await customEntries(viewer), [entry]);
     if (issues.length)
       return { ok: false, issues: issues.slice(0, TOLD).map((sentence) => ({ path: 'text', message: sentence })) };
     await addEntry(viewer, { id, kind, key: read.value.id, data: read.value, note: why });

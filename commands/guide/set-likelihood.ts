@@ -1,10 +1,10 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { breaks, note } from '@/commands/guide/own-entry';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { likelihoodEntry } from '@/core/diagnose/overlay';
 import { findSign } from '@/knowledge';
-import { addEntry, ownEntries } from '@/store/knowledge';
+import { addEntry, customEntries } from '@/store/knowledge';
 
 export const setLikelihood = command({
   name: 'set-likelihood',
@@ -13,7 +13,7 @@ export const setLikelihood = command({
   run: async ({ viewer }, { id, note: why, ...data }): Promise<Result> => {
     const key = `${data.condition}/${data.sign}`;
     if (!findSign(data.sign)) return refuse('sign', 'There is no such sign.');
-    const issues = await breaks(await ownEntries(viewer), [{ kind: 'likelihood', key, version: 1, data }]);
+    const issues = await breaks(await customEntries(viewer), [{ kind: 'likelihood', key, version: 1, data }]);
     if (issues.length) return refuse('often', `That would leave the guide with a gap: ${issues[0]}.`);
     await addEntry(viewer, { id, kind: 'likelihood', key, data, note: why });
     return done;

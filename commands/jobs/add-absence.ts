@@ -1,8 +1,8 @@
 import { done, refuse } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { listPeople } from '@/store/people';
-import { insertAbsence } from '@/store/rounds';
+import { insertAbsence } from '@/store/crew-days';
 import { z } from 'zod';
 
 const day = z.iso.date('Give the day like 2027-05-14.');

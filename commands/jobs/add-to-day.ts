@@ -2,13 +2,13 @@ import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { limitsOf } from '@/facts/about';
 import { dayByHand } from '@/facts/day';
-import { fortnightOf } from '@/facts/rounds';
+import { fortnightOf } from '@/facts/fortnight';
 import { moveWith } from '@/commands/jobs/move-with';
-import { uuid } from '@/core/book/record';
-import { stopsOf, type DayItem } from '@/core/round/day';
+import { uuid } from '@/core/records/record';
+import { stopsOf, type DayItem } from '@/core/crew-day/day';
 import type { Limit } from '@/core/schedule/problem';
 import { crewDaysOfItems } from '@/store/day';
-import { crewDaysBetween, writeCrewDays, type ItemPlaced } from '@/store/rounds';
+import { crewDaysBetween, writeCrewDays, type ItemPlaced } from '@/store/crew-days';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 

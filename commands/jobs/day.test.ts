@@ -14,7 +14,7 @@ import { loadViewer } from '@/store/auth';
 import { leftAtTree, leftOnCrewDay, crewDayEntries, crewDayHead, ticksOf } from '@/store/day';
 import { messagesOfCrewDay, messagesWaiting } from '@/store/messages';
 import { getPlans, openPlans } from '@/store/plans';
-import { closedDays, crewDaysBetween } from '@/store/rounds';
+import { closedDays, crewDaysBetween } from '@/store/crew-days';
 import { makeCompany } from '@/store/testing';
 import { startDay } from './start-day';
 import { finishDay } from './finish-day';

@@ -1,7 +1,7 @@
 import { done, refuse } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { deleteAbsenceRow } from '@/store/rounds';
+import { uuid } from '@/core/records/record';
+import { deleteAbsenceRow } from '@/store/crew-days';
 import { z } from 'zod';
 
 /** Somebody works after all. */

@@ -1,12 +1,12 @@
 import { refuse, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { thingsOf } from '@/facts/round';
-import { endsOf } from '@/facts/round-ends';
+import { thingsOf } from '@/facts/crew-day-items';
+import { endsOf } from '@/facts/crew-day-ends';
 import { notThen } from '@/facts/not-then';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 
-import type { OpenEnd } from '@/core/round/day';
-import { homeSchema } from '@/core/round/home-schema';
+import type { OpenEnd } from '@/core/crew-day/day';
+import { homeSchema } from '@/core/crew-day/home-schema';
 import { crewDayHead, setClosed } from '@/store/day';
 import { addMessages } from '@/store/messages';
 import { z } from 'zod';

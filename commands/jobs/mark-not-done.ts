@@ -2,10 +2,10 @@ import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { STILL_INSTALLED } from '@/facts/not-then';
 import { todayOf } from '@/facts/today';
-import { leaveSchema } from '@/core/round/leave';
+import { leaveSchema } from '@/core/crew-day/leave';
 import { leaveItems, crewDaysLeft, crewDaysOfItems, type NewLeft } from '@/store/day';
 import { inspectionsNamed } from '@/store/follow-ups';
-import { installedOn } from '@/store/hanging';
+import { installedOn } from '@/store/devices';
 import { plansNamed } from '@/store/plans';
 import { worksNamed } from '@/store/works';
 

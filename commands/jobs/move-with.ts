@@ -1,11 +1,11 @@
 import type { Context } from '@/facts/context';
 import type { Issue } from '@/lib/result';
-import type { Fortnight } from '@/facts/rounds';
+import type { Fortnight } from '@/facts/fortnight';
 import { moveTo } from '@/commands/programmes/move-to';
 
 import type { Day } from '@/lib/calendar/zone';
-import { getAssignment } from '@/store/laid';
-import { planFor, type ItemPlaced } from '@/store/rounds';
+import { getAssignment } from '@/store/assignments';
+import { planFor, type ItemPlaced } from '@/store/crew-days';
 
 /**
  * Plans and visits of programmes are for the day of their round from now on; calendars follow. A visit of a programme is moved

@@ -1,7 +1,7 @@
 import { done, refuse } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { crewDaysBetween, tellDay } from '@/store/rounds';
+import { uuid } from '@/core/records/record';
+import { crewDaysBetween, tellDay } from '@/store/crew-days';
 import { z } from 'zod';
 
 /** The client of a place was told of a day on which a crew comes; from then on moving it costs. */

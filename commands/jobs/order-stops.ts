@@ -1,8 +1,8 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { dayByHand } from '@/facts/day';
-import { fortnightOf } from '@/facts/rounds';
-import { uuid } from '@/core/book/record';
+import { fortnightOf } from '@/facts/fortnight';
+import { uuid } from '@/core/records/record';
 import { orderCrewDay, crewDayEntries, crewDayHead } from '@/store/day';
 import { z } from 'zod';
 

@@ -2,12 +2,12 @@ import { refuse, type Issue, type Result } from '@/lib/result';
 import { name } from '@/commands/sites/name';
 import { command } from '@/commands/command';
 import { stale } from '@/commands/stale';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 
 import { hoursText } from '@/core/schedule/hours';
 import { readHours } from '@/core/schedule/read-hours';
 import { listPeople } from '@/store/people';
-import { listCrews, upsertCrew } from '@/store/rounds';
+import { listCrews, upsertCrew } from '@/store/crew-days';
 import { z } from 'zod';
 
 /** A position as “50.33, −4.12”; empty: nobody has said. */

@@ -1,16 +1,16 @@
 import { refuse, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { fortnightOf, type Fortnight } from '@/facts/rounds';
+import { fortnightOf, type Fortnight } from '@/facts/fortnight';
 import { limitsOf, titleOf } from '@/facts/about';
 import { moveWith } from './move-with';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 
 import { dayInOrder } from '@/core/schedule/day';
 import { broken } from '@/core/schedule/plan';
 import type { JobOf } from '@/core/schedule/jobs';
 import { indexed, placedAt, slotAt, type Indexed } from '@/core/schedule/problem';
 import { formatDay } from '@/lib/calendar/days';
-import { crewDaysBetween, writeCrewDays, type ItemPlaced, type CrewDayRow } from '@/store/rounds';
+import { crewDaysBetween, writeCrewDays, type ItemPlaced, type CrewDayRow } from '@/store/crew-days';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 

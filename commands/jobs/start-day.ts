@@ -2,7 +2,7 @@ import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { notThen } from '@/facts/not-then';
 import { todayOf } from '@/facts/today';
-import { instant, uuid } from '@/core/book/record';
+import { instant, uuid } from '@/core/records/record';
 import { formatDay } from '@/lib/calendar/days';
 import { crewDayEntries, crewDayHead, setBegun } from '@/store/day';
 import { z } from 'zod';

@@ -1,8 +1,8 @@
 import { refuse, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { momentOf, newestDoses } from '@/facts/booking';
+import { momentOf, newestDoses } from '@/facts/recording';
 import { notThen } from '@/facts/not-then';
-import { instant, uuid } from '@/core/book/record';
+import { instant, uuid } from '@/core/records/record';
 
 import { batchCode, goodUntil } from '@/core/mix/batch';
 import { asStrong, recipeOf } from '@/core/mix/recipe';
@@ -12,7 +12,7 @@ import { addBatch } from '@/store/batches';
 import { pgCode } from '@/store/db';
 import { crewDayHead } from '@/store/day';
 import { getPlans } from '@/store/plans';
-import { lotsOf, type Lot } from '@/store/shelf';
+import { lotsOf, type Lot } from '@/store/stock';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 

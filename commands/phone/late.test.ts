@@ -8,12 +8,12 @@ import { receiveLot } from '@/commands/stock/receive-lot';
 import { doneBy, ownCompany } from '@/commands/testing';
 import { AIR, drenchRow, elmAvenue, elmInfusion } from '@/commands/trees/testing';
 import { planWork } from '@/commands/trees/plan-work';
-import { toInstall } from '@/core/hanging/hang-on';
+import { toInstall } from '@/core/devices/hang-on';
 import type { Send } from '@/core/phone/send';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { getPlan, openPlans } from '@/store/plans';
-import { crewDaysBetween } from '@/store/rounds';
+import { crewDaysBetween } from '@/store/crew-days';
 import { handshake } from './handshake';
 import { receive } from './receive';
 

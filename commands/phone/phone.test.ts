@@ -3,7 +3,7 @@ import { v7 } from 'uuid';
 import { commandNamed } from '@/commands';
 import { NOW, ownCompany } from '@/commands/testing';
 import { drenchRow } from '@/commands/trees/testing';
-import { lotsOf } from '@/store/shelf';
+import { lotsOf } from '@/store/stock';
 import { trainingLabels } from '@/knowledge';
 import type { Send } from '@/core/phone/send';
 import { fair } from '@/stand-ins/weather/fair';

@@ -1,8 +1,8 @@
 import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { knowledgeOf } from '@/facts/knowledge';
-import { ownCase } from '@/facts/own-cases';
-import { uuid } from '@/core/book/record';
+import { customCase } from '@/facts/own-cases';
+import { uuid } from '@/core/records/record';
 import { baseOf } from '@/core/decide/base';
 import { DECISIONS } from '@/core/diagnose/words';
 import { practiceCase, scorePractice, type Score } from '@/core/practice/round';
@@ -25,7 +25,7 @@ export const finishPractice = command({
   }),
   run: async ({ viewer }, r): Promise<Result<Score>> => {
     const { knowledge } = await knowledgeOf(viewer);
-    const drawn = r.own ? await ownCase(viewer, r.own) : practiceCase(knowledge, r.seed, r.level);
+    const drawn = r.own ? await customCase(viewer, r.own) : practiceCase(knowledge, r.seed, r.level);
     if (!drawn) return refuse('', 'This case is no longer there.');
     if (!drawn.model.conditions.some((c) => c.id === r.condition))
       return refuse('condition', 'That does not happen to this host.');

@@ -5,11 +5,11 @@ import { cancelPlan } from '@/commands/trees/cancel-plan';
 import { saveInspection } from '@/commands/trees/save-inspection';
 import { trainingLabels } from '@/knowledge';
 import { loadViewer } from '@/store/auth';
-import { assignedVisits, type VisitRow } from '@/store/laid';
+import { assignedVisits, type VisitRow } from '@/store/assignments';
 import { openPlans } from '@/store/plans';
 import { makeCompany } from '@/store/testing';
 import { answerInspection } from './answer-inspection';
-import { causeIn } from './by-look';
+import { causeIn } from './by-inspection';
 import { assignProgramme } from './assign-programme';
 import { carryOut, maritime, plantOrchard, type Orchard } from './testing';
 

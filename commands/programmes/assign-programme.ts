@@ -1,13 +1,13 @@
 import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { isFor, assignOver, MOST_TREES, notThen, programmeNamed } from '@/facts/laying';
+import { isFor, assignOver, MOST_TREES, notThen, programmeNamed } from '@/facts/assigning';
 import { saidSchema } from '@/facts/answers';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { formatDay } from '@/lib/calendar/days';
 import { dayIn } from '@/lib/calendar/zone';
 import { findHost } from '@/knowledge';
-import { insertAssignment, getAssignment, assignedAlready } from '@/store/laid';
-import { getSite } from '@/store/grounds';
+import { insertAssignment, getAssignment, assignedAlready } from '@/store/assignments';
+import { getSite } from '@/store/sites';
 import { writeChanges } from './settle';
 import { z } from 'zod';
 

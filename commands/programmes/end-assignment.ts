@@ -1,8 +1,8 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { dayIn } from '@/lib/calendar/zone';
-import { dropCarried, endAssignmentRow as end, getAssignment, assignedVisits } from '@/store/laid';
+import { dropCarried, endAssignmentRow as end, getAssignment, assignedVisits } from '@/store/assignments';
 import { z } from 'zod';
 
 /** A laid programme ends: what is still to come is dropped, what was done stays in the book. */

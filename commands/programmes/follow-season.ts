@@ -1,8 +1,8 @@
 import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { assignOver, markOf } from '@/facts/laying';
-import { uuid } from '@/core/book/record';
-import { getAssignment } from '@/store/laid';
+import { assignOver, markOf } from '@/facts/assigning';
+import { uuid } from '@/core/records/record';
+import { getAssignment } from '@/store/assignments';
 import { writeChanges } from './settle';
 import { z } from 'zod';
 

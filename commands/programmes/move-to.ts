@@ -1,10 +1,10 @@
 import type { Context } from '@/facts/context';
 import type { Issue } from '@/lib/result';
-import { assignOver, type ByHand, type AssignedTree } from '@/facts/laying';
+import { assignOver, type ByHand, type AssignedTree } from '@/facts/assigning';
 
-import { keyOf } from '@/core/programmes/lay';
+import { keyOf } from '@/core/programmes/assign';
 import { formatDay } from '@/lib/calendar/days';
-import type { Assignment } from '@/store/laid';
+import type { Assignment } from '@/store/assignments';
 import { following, stopTold, writeChanges } from './settle';
 
 /** What moves break on a tree; nothing where each visit may stand on its day. */

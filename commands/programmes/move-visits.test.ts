@@ -3,7 +3,7 @@ import { perform } from '@/commands/command';
 import { ownCompany } from '@/commands/testing';
 import { dayAfter } from '@/lib/calendar/days';
 import { loadViewer } from '@/store/auth';
-import { assignedVisits, type VisitRow } from '@/store/laid';
+import { assignedVisits, type VisitRow } from '@/store/assignments';
 import { openPlans, plannedBetween } from '@/store/plans';
 import { makeCompany } from '@/store/testing';
 import { endAssignment } from './end-assignment';

@@ -1,7 +1,7 @@
 import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { getAssignment, visitsNamed } from '@/store/laid';
+import { uuid } from '@/core/records/record';
+import { getAssignment, visitsNamed } from '@/store/assignments';
 import { moveTo } from './move-to';
 import { z } from 'zod';
 

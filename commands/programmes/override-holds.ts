@@ -1,7 +1,7 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { getAssignment, reasonFor } from '@/store/laid';
+import { uuid } from '@/core/records/record';
+import { getAssignment, reasonFor } from '@/store/assignments';
 import { settleAnew } from './settle';
 import { z } from 'zod';
 

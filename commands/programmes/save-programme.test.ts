@@ -4,7 +4,7 @@ import { doneBy, ownCompany } from '@/commands/testing';
 import type { YearProgramme } from '@/core/programmes/schema';
 import { programmes } from '@/knowledge';
 import { loadViewer } from '@/store/auth';
-import { assignedVisits, ownProgrammes } from '@/store/laid';
+import { assignedVisits, ownProgrammes } from '@/store/assignments';
 import { makeCompany } from '@/store/testing';
 import { programmesView } from '@/views/programmes';
 import { perform } from '@/commands/command';

@@ -1,19 +1,19 @@
 import { refuse, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 
 import { yearProgrammeSchema, type YearProgramme } from '@/core/programmes/schema';
 import { findWork } from '@/core/work/works';
 import { findCondition, heatModels, hostGroups, programmes } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import { addEntry } from '@/store/knowledge';
-import { ownHeatModels } from '@/store/season';
-import { shelfLabels } from '@/store/shelf';
+import { customHeatModels } from '@/store/season';
+import { shelfLabels } from '@/store/stock';
 import { z } from 'zod';
 
 /** What a programme names must be there: conditions, works, sums of heat, products, hosts. */
 export async function strangersIn(viewer: Viewer, programme: YearProgramme): Promise<Issue[]> {
-  const [labels, own] = await Promise.all([shelfLabels(viewer), ownHeatModels(viewer)]);
+  const [labels, own] = await Promise.all([shelfLabels(viewer), customHeatModels(viewer)]);
   const models = new Set([...heatModels, ...own].map((m) => m.id));
   const groups = hostGroups();
   const issues: Issue[] = programme.groups

@@ -1,7 +1,7 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { settleSkipped as settle } from '@/store/laid';
+import { uuid } from '@/core/records/record';
+import { settleSkipped as settle } from '@/store/assignments';
 import { z } from 'zod';
 
 /** What a programme left out has been dealt with: it stands in the list no longer, or again. */

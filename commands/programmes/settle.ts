@@ -1,12 +1,12 @@
 import type { Context } from '@/facts/context';
 import { v7 } from 'uuid';
 
-import { assignOver, type Assigning, type AssignedTree } from '@/facts/laying';
+import { assignOver, type Assigning, type AssignedTree } from '@/facts/assigning';
 import { told, type UnitSystem } from '@/lib/units/units';
 import type { Gate } from '@/core/gates/gate';
 import { workOutOn } from '@/core/prescribe/prescribe';
 import type { Change } from '@/core/programmes/changes';
-import { releasing, type AssignedVisit, type WorkAct } from '@/core/programmes/lay';
+import { releasing, type AssignedVisit, type WorkAct } from '@/core/programmes/assign';
 import type { DayReason } from '@/core/programmes/spans';
 import { costOf } from '@/core/programmes/sums';
 import type { Stop, Treatment } from '@/core/programmes/treat';
@@ -21,10 +21,10 @@ import {
   type Assignment,
   type StopTold,
   type VisitWritten,
-} from '@/store/laid';
+} from '@/store/assignments';
 import { insertAssignedPlans, type NewPlan } from '@/store/plans';
 import { insertAssignedWorks, type NewWork } from '@/store/works';
-import type { Held } from '@/store/shelf';
+import type { Held } from '@/store/stock';
 
 type Here = Pick<Context, 'viewer' | 'now' | 'station'>;
 const gatesTold = (gates: readonly Gate[]) => gates.map(({ id, title, satisfy }) => ({ id, title, satisfy }));

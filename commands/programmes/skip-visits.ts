@@ -1,7 +1,7 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { assignedVisits, leaveOut, visitsNamed } from '@/store/laid';
+import { uuid } from '@/core/records/record';
+import { assignedVisits, leaveOut, visitsNamed } from '@/store/assignments';
 import { settleAnew } from './settle';
 import { z } from 'zod';
 

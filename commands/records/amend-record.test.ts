@@ -4,9 +4,9 @@ import { doneBy, NOW, ownCompany } from '@/commands/testing';
 import { recordTreatment } from '@/commands/trees/record-treatment';
 import { drenchRow } from '@/commands/trees/testing';
 import { fair } from '@/stand-ins/weather/fair';
-import { recordVersions } from '@/store/book';
+import { recordVersions } from '@/store/records';
 import { getPlan, openPlans } from '@/store/plans';
-import { lotsOf } from '@/store/shelf';
+import { lotsOf } from '@/store/stock';
 import { amendRecord } from './amend-record';
 
 const made = ownCompany();

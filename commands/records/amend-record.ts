@@ -1,20 +1,20 @@
 import { refuse, type Result } from '@/lib/result';
 import { sentBefore } from '@/facts/context';
 import { command } from '@/commands/command';
-import { correct } from '@/core/book/correct';
-import { correctionSchema } from '@/core/book/record';
+import { correct } from '@/core/records/correct';
+import { correctionSchema } from '@/core/records/record';
 import { stepOfUse } from '@/core/prescribe/costs';
 import { isSouth } from '@/lib/calendar/hemisphere';
-import { recordsOfPlans, recordVersions, writeRecord } from '@/store/book';
+import { recordsOfPlans, recordVersions, writeRecord } from '@/store/records';
 import { insertReminder } from '@/store/follow-ups';
 import { dropRestOf } from '@/store/plans';
 import { dayIn } from '@/lib/calendar/zone';
-import { getSite } from '@/store/grounds';
+import { getSite } from '@/store/sites';
 import { programmeOf } from '@/store/programme';
-import { getLabel, lotById } from '@/store/shelf';
+import { getLabel, lotById } from '@/store/stock';
 import { settleAnew } from '@/commands/programmes/settle';
 import { findHost } from '@/knowledge';
-import { assignmentBehind } from '@/store/laid';
+import { assignmentBehind } from '@/store/assignments';
 import { v7 } from 'uuid';
 
 /** The next version of a record: stock and follow-ups follow it, in one transaction. */

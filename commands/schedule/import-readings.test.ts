@@ -8,7 +8,7 @@ import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
 import { broughtHours, siteYears, stationColumns } from '@/store/season';
 import { makeCompany } from '@/store/testing';
-import { seasonView } from '@/views/season';
+import { seasonView } from '@/views/schedule';
 import { importReadings } from './import-readings';
 
 const made = ownCompany();

@@ -1,11 +1,11 @@
 import { refuse, type Result } from '@/lib/result';
 import { inTurns } from '@/core/slices';
 import { command, refuseRows } from '@/commands/command';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { looksLikeText, readTableInTurns } from '@/core/exchange/table';
 import { hourSlices, weatherNamesIn } from '@/core/exchange/weather-csv';
 import { weatherReadingSchema } from '@/core/exchange/weather-reading';
-import { getSite } from '@/store/grounds';
+import { getSite } from '@/store/sites';
 import { keepHours } from '@/store/season';
 import { z } from 'zod';
 

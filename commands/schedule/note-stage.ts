@@ -1,14 +1,14 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { treeOf } from '@/facts/tree';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { STAGES, type Bbch } from '@/core/season/bbch';
 import { dayAfter } from '@/lib/calendar/days';
 import { dayIn, type Day } from '@/lib/calendar/zone';
 import { stagesOf } from '@/core/season/growth';
 import { findHost, growthOf, heatModels } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
-import { getSite } from '@/store/grounds';
+import { getSite } from '@/store/sites';
 import { insertStageNote, siteYears, type StageNote } from '@/store/season';
 import { z } from 'zod';
 

@@ -5,7 +5,7 @@ import { doneBy, NOW, ownCompany } from '@/commands/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
 import { makeCompany } from '@/store/testing';
-import { seasonView } from '@/views/season';
+import { seasonView } from '@/views/schedule';
 import { saveDegreeDayModel } from './save-degree-day-model';
 import { noteStage } from './note-stage';
 

@@ -2,10 +2,10 @@ import { done, issuesOf, refuse, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { note } from '@/commands/guide/own-entry';
 import { numberAt, typed } from '@/lib/units/typed';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 
 import { heatModelSchema } from '@/core/season/heat-schema';
-import { ownKey } from '@/core/settings/own-key';
+import { customKey } from '@/core/settings/own-key';
 import { hostGroups } from '@/knowledge';
 import { addEntry } from '@/store/knowledge';
 import { z } from 'zod';
@@ -47,7 +47,7 @@ export const saveDegreeDayModel = command({
       });
     if (issues.length) return { ok: false, issues };
     const read = heatModelSchema.safeParse({
-      id: ownKey(x.what),
+      id: customKey(x.what),
       what: x.what,
       condition: null,
       hosts: x.hosts,

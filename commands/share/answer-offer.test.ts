@@ -1,6 +1,6 @@
 import { v7 } from 'uuid';
 import { ownCompany } from '@/commands/testing';
-import { insertQuote, cancelQuoteRow, sharedQuote } from '@/store/proposals';
+import { insertQuote, cancelQuoteRow, sharedQuote } from '@/store/quotes';
 import { answerQuote } from './answer-offer';
 
 const made = ownCompany();

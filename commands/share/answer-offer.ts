@@ -1,8 +1,8 @@
 import { done, issuesOf, refuse, type Result } from '@/lib/result';
 import { z } from 'zod';
 import { databaseSentence } from '@/commands/command';
-import { quoteAnswerSchema } from '@/core/proposal/proposal';
-import { insertQuoteAnswer } from '@/store/proposals';
+import { quoteAnswerSchema } from '@/core/quotes/quote';
+import { insertQuoteAnswer } from '@/store/quotes';
 
 const schema = quoteAnswerSchema.extend({ token: z.string().min(10).max(100) });
 

@@ -1,8 +1,8 @@
 import { done, issuesOf, refuse, type Result } from '@/lib/result';
 import { z } from 'zod';
 import { databaseSentence } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { siteOfCalendar } from '@/store/place-calendar';
+import { uuid } from '@/core/records/record';
+import { siteOfCalendar } from '@/store/site-calendar';
 import { getTask, settleTask } from '@/store/tasks';
 
 const schema = z.strictObject({

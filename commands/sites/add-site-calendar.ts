@@ -1,8 +1,8 @@
 import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { getSite } from '@/store/grounds';
-import { newSiteCalendar } from '@/store/place-calendar';
+import { uuid } from '@/core/records/record';
+import { getSite } from '@/store/sites';
+import { newSiteCalendar } from '@/store/site-calendar';
 import { z } from 'zod';
 
 /** A secret address at which the client of a place sees when somebody comes, for what, and what is left to them. */

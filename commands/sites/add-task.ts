@@ -1,9 +1,9 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { dayAfter } from '@/lib/calendar/days';
 import { dayIn } from '@/lib/calendar/zone';
-import { getSite } from '@/store/grounds';
+import { getSite } from '@/store/sites';
 import { insertTask, treeByTag } from '@/store/tasks';
 import { z } from 'zod';
 

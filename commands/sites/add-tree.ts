@@ -1,13 +1,13 @@
 import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { typed } from '@/lib/units/typed';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { combinedDiameter, stemDiameters } from '@/core/measure/trunk';
 import { readNumber } from '@/lib/units/numbers';
 import { LENGTH } from '@/lib/units/units';
 import { findHost } from '@/knowledge';
 import { addTrees, nextWalkOrder, takenTags } from '@/store/tree-list';
-import { getSite } from '@/store/grounds';
+import { getSite } from '@/store/sites';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 

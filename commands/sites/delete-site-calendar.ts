@@ -1,7 +1,7 @@
 import { done, refuse } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { endSiteCalendar } from '@/store/place-calendar';
+import { uuid } from '@/core/records/record';
+import { endSiteCalendar } from '@/store/site-calendar';
 import { z } from 'zod';
 
 /** The calendar address of a place stops working. */

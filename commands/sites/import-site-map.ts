@@ -1,8 +1,8 @@
 import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { toDegrees } from '@/core/exchange/positions';
-import { readGeoJson, type ReadPlan } from '@/core/grounds/geojson';
+import { readGeoJson, type ReadPlan } from '@/core/site-map/geojson';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 

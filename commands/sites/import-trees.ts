@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { v7 } from 'uuid';
 import { command, refuseRows } from '@/commands/command';
 import { dayIn, zonedInstant } from '@/lib/calendar/zone';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { toDegrees } from '@/core/exchange/positions';
 import { speciesIndex } from '@/core/exchange/species';
 import { eachOf, inTurns } from '@/core/slices';
@@ -12,7 +12,7 @@ import { looksLikeText, readTableInTurns } from '@/core/exchange/table';
 import { COLUMNS, namesIn, treeSlices, unitIssues, type TreeRow } from '@/core/exchange/trees-csv';
 import { findHost, hostsNow } from '@/knowledge';
 import { addTrees, nextWalkOrder, takenTags, type NewTree } from '@/store/tree-list';
-import { daySites, getSite } from '@/store/grounds';
+import { daySites, getSite } from '@/store/sites';
 import { noteImport } from '@/store/imports';
 
 /** Rows at a time. */

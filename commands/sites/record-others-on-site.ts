@@ -2,10 +2,10 @@ import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { todayOf } from '@/facts/today';
 import { putDown } from '@/commands/typed';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { readNumber } from '@/lib/units/numbers';
 import { addOthersApplied } from '@/store/others-applied';
-import { getSite } from '@/store/grounds';
+import { getSite } from '@/store/sites';
 import { z } from 'zod';
 
 /** What the client or others put down on this place: it counts against the caps of every label. */

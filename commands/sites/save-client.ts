@@ -1,8 +1,8 @@
 import { done } from '@/lib/result';
 import { command } from '@/commands/command';
 import { name } from '@/commands/sites/name';
-import { uuid } from '@/core/book/record';
-import { upsertClient } from '@/store/grounds';
+import { uuid } from '@/core/records/record';
+import { upsertClient } from '@/store/sites';
 import { z } from 'zod';
 
 export const saveClient = command({

@@ -2,7 +2,7 @@ import { v7 } from 'uuid';
 import { doneBy, ownCompany, pathsOf } from '@/commands/testing';
 import { loadViewer } from '@/store/auth';
 import { othersApplied } from '@/store/others-applied';
-import { getSiteMap } from '@/store/place-plan';
+import { getSiteMap } from '@/store/site-map';
 import { makeCompany } from '@/store/testing';
 import { recordOthersOnSite } from './record-others-on-site';
 import { importSiteMap } from './import-site-map';

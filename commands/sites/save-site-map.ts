@@ -1,9 +1,9 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { areaOf, toGlobe } from '@/core/grounds/plan';
-import { siteMapSchema } from '@/core/grounds/schema';
-import { upsertSiteMap } from '@/store/place-plan';
+import { uuid } from '@/core/records/record';
+import { areaOf, toGlobe } from '@/core/site-map/site-map';
+import { siteMapSchema } from '@/core/site-map/schema';
+import { upsertSiteMap } from '@/store/site-map';
 import { z } from 'zod';
 
 const metre = z.number('A place on the plan is a number of metres.').min(-20_000).max(20_000);

@@ -3,14 +3,14 @@ import { command } from '@/commands/command';
 import { name } from '@/commands/sites/name';
 import { stale } from '@/commands/stale';
 import { numberAt, typed } from '@/lib/units/typed';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 
 import { may } from '@/core/people/rights';
 import { readNumber } from '@/lib/units/numbers';
 import { readHours } from '@/core/schedule/read-hours';
 import { AREA, LENGTH } from '@/lib/units/units';
 import { regionKey } from '@/commands/rules/region-key';
-import { getSite, upsertSite, type SiteInput } from '@/store/grounds';
+import { getSite, upsertSite, type SiteInput } from '@/store/sites';
 import { z } from 'zod';
 
 const zones = new Set(Intl.supportedValuesOf('timeZone'));

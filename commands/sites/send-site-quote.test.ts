@@ -4,15 +4,15 @@ import { perform } from '@/commands/command';
 import { ownCompany } from '@/commands/testing';
 import { cancelPlan } from '@/commands/trees/cancel-plan';
 import { elmAvenue, NOVEMBER } from '@/commands/trees/testing';
-import { isProperty } from '@/core/proposal/property';
+import { isProperty } from '@/core/quotes/property';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
-import { sharedQuote } from '@/store/proposals';
+import { sharedQuote } from '@/store/quotes';
 import { makeCompany } from '@/store/testing';
 import { openPlans, openVisits } from '@/store/plans';
 import { todayView } from '@/views/today';
 import { yearVisits } from '@/store/year-visits';
-import { quoteView } from '@/views/grounds';
+import { quoteView } from '@/views/trees';
 import { sendSiteQuote } from './send-site-quote';
 
 const made = ownCompany();
@@ -62,19 +62,19 @@ it('opens without a sign-in, names what is planned, and says nothing of the comp
   if (!isProperty(shared.data)) throw new Error('an offer for a tree');
   const line = shared.data.lines.find((l) => l.what.startsWith('Trunk injection'));
   expect(shared.data).toMatchObject({ place: expect.any(String), comingOut: viewer.prices.visit });
-  const sold = async () =>
+  const accepted = async () =>
     (await yearVisits(viewer, made.o.siteId, '2027-01-01', '2027-12-31', '2026-11-26'))
       .filter((v) => plans.includes(v.id))
-      .map((v) => v.sold);
-  expect(await sold()).toEqual([false, false, false]);
+      .map((v) => v.accepted);
+  expect(await accepted()).toEqual([false, false, false]);
   const say = (more: object) => answerQuote({ token, options: [line!.key], who: 'A. Client', ...more });
   expect(await say({ options: ['something else'] })).toMatchObject({ ok: false, issues: [{ path: 'options' }] });
   expect(await say({})).toEqual({ ok: true, value: null });
   expect(await say({ options: [] })).toMatchObject({ ok: false });
-  expect(await sold()).toEqual([true, true, true]);
+  expect(await accepted()).toEqual([true, true, true]);
   // Whoever reads what waits is told the same.
   const waiting = (await openPlans(viewer)).filter((p) => plans.includes(p.id));
-  expect(waiting.map((p) => p.sold)).toEqual([true, true, true]);
+  expect(waiting.map((p) => p.accepted)).toEqual([true, true, true]);
   const [before] = (await view()).before;
   expect(before!.answer).toMatchObject({ who: 'A. Client', options: [line!.key] });
 });

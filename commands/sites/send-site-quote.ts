@@ -2,13 +2,13 @@ import { refuse, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { offeredAt } from '@/facts/offered';
 import { numberAt, typed } from '@/lib/units/typed';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 
 import { NO_PRICES } from '@/core/cost/prices';
-import { DAYS_OPEN } from '@/core/proposal/proposal';
+import { DAYS_OPEN } from '@/core/quotes/quote';
 import { dayIn } from '@/lib/calendar/zone';
-import { getSite } from '@/store/grounds';
-import { insertQuote } from '@/store/proposals';
+import { getSite } from '@/store/sites';
+import { insertQuote } from '@/store/quotes';
 import { z } from 'zod';
 
 /** Offers a client what is to be done on a whole property within a year: worked out here anew, as it is planned now. */

@@ -1,8 +1,8 @@
 import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { tagsIn } from '@/core/grounds/tags';
-import { getSite } from '@/store/grounds';
+import { uuid } from '@/core/records/record';
+import { tagsIn } from '@/core/site-map/tags';
+import { getSite } from '@/store/sites';
 import { putIntoSection, tagsAt } from '@/store/tree-list';
 import { z } from 'zod';
 

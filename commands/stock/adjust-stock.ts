@@ -2,11 +2,11 @@ import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { amountUnit, factor } from '@/commands/stock/amount';
 import { typed } from '@/lib/units/typed';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { readNumber } from '@/lib/units/numbers';
 import { VOLUME } from '@/lib/units/units';
 import { pgCode } from '@/store/db';
-import { countLot, lotById, takeOut } from '@/store/shelf';
+import { countLot, lotById, takeOut } from '@/store/stock';
 import { z } from 'zod';
 
 export const adjustStock = command({

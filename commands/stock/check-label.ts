@@ -1,7 +1,7 @@
 import { done, refuse } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { insertLabelCheck } from '@/store/shelf';
+import { uuid } from '@/core/records/record';
+import { insertLabelCheck } from '@/store/stock';
 import { z } from 'zod';
 
 export const checkLabel = command({

@@ -1,7 +1,7 @@
 import { done } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { removeEquipment } from '@/store/shelf';
+import { uuid } from '@/core/records/record';
+import { removeEquipment } from '@/store/stock';
 import { z } from 'zod';
 
 export const deleteEquipment = command({

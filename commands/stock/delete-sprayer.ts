@@ -1,7 +1,7 @@
 import { done } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { removeSprayer } from '@/store/shelf';
+import { uuid } from '@/core/records/record';
+import { removeSprayer } from '@/store/stock';
 import { z } from 'zod';
 
 export const deleteSprayer = command({

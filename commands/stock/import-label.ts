@@ -1,7 +1,7 @@
 import { issuesOf, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { labelSchema } from '@/core/label/schema';
-import { addLabel } from '@/store/shelf';
+import { addLabel } from '@/store/stock';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 

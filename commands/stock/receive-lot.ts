@@ -3,12 +3,12 @@ import { command } from '@/commands/command';
 import { amountUnit, factor } from '@/commands/stock/amount';
 import { todayOf } from '@/facts/today';
 import { typed } from '@/lib/units/typed';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { isLiquid } from '@/core/label/liquid';
 import { readNumber } from '@/lib/units/numbers';
 import { VOLUME } from '@/lib/units/units';
 import { formatDay } from '@/lib/calendar/days';
-import { receive, shelfLabels } from '@/store/shelf';
+import { receive, shelfLabels } from '@/store/stock';
 import { z } from 'zod';
 
 export const receiveLot = command({

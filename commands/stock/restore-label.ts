@@ -1,7 +1,7 @@
 import { done } from '@/lib/result';
 import { z } from 'zod';
 import { command } from '@/commands/command';
-import { putLabelBack as putBack } from '@/store/shelf';
+import { putLabelBack as putBack } from '@/store/stock';
 
 /** A label that was taken off stands on the shelf again, as it was. */
 export const restoreLabel = command({

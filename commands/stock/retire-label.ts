@@ -1,7 +1,7 @@
 import { done, refuse } from '@/lib/result';
 import { z } from 'zod';
 import { command } from '@/commands/command';
-import { labelStill, takeLabelOff as takeOff } from '@/store/shelf';
+import { labelStill, takeLabelOff as takeOff } from '@/store/stock';
 
 /** A label goes off the shelf: nothing is prescribed by it any more. What waits by it, or is in stock, is settled first. */
 export const retireLabel = command({

@@ -2,10 +2,10 @@ import { done, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { todayOf } from '@/facts/today';
 import { numberAt, typed } from '@/lib/units/typed';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 
 import { EQUIPMENT_KINDS } from '@/core/work/load-out';
-import { upsertEquipment } from '@/store/shelf';
+import { upsertEquipment } from '@/store/stock';
 import { z } from 'zod';
 
 /** Bits, devices, drills, probes and tools, with their number. */

@@ -2,9 +2,9 @@ import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { todayOf } from '@/facts/today';
 import { typed } from '@/lib/units/typed';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { readNumber } from '@/lib/units/numbers';
-import { upsertSprayer } from '@/store/shelf';
+import { upsertSprayer } from '@/store/stock';
 import { z } from 'zod';
 
 /** A sprayer, with its flow as measured: fill, spray for a minute, measure what is gone. */

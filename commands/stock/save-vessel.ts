@@ -1,9 +1,9 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { typed } from '@/lib/units/typed';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { readNumber } from '@/lib/units/numbers';
-import { addVessel } from '@/store/shelf';
+import { addVessel } from '@/store/stock';
 import { z } from 'zod';
 
 export const saveVessel = command({

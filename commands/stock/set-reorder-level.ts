@@ -5,7 +5,7 @@ import { numberAt, typed } from '@/lib/units/typed';
 
 import { isLiquid } from '@/core/label/liquid';
 import { VOLUME } from '@/lib/units/units';
-import { setStockLevel, shelfLabels } from '@/store/shelf';
+import { setStockLevel, shelfLabels } from '@/store/stock';
 import { z } from 'zod';
 
 /** Below this much a product is to be ordered; an empty field takes the warning away. */

@@ -3,10 +3,10 @@ import { command } from '@/commands/command';
 import { todayOf } from '@/facts/today';
 import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
-import { uuid } from '@/core/book/record';
-import { detailSchema } from '@/core/diagnose/look';
+import { uuid } from '@/core/records/record';
+import { detailSchema } from '@/core/diagnose/inspection';
 import { findTest } from '@/knowledge';
-import { insertSampleAnswer } from '@/store/looks';
+import { insertSampleAnswer } from '@/store/inspections';
 import { z } from 'zod';
 
 /** The answer to a sample; the outcome of a laboratory test becomes evidence, as a look of its own. */

@@ -11,7 +11,7 @@ import { dayAfter } from '@/lib/calendar/days';
 import type { Viewer } from '@/store/auth';
 import { getPlans, openPlans } from '@/store/plans';
 import { yearVisits } from '@/store/year-visits';
-import { quoteView } from '@/views/grounds';
+import { quoteView } from '@/views/trees';
 import { planDaysView, planMovesView } from '@/views/plan-days';
 import { todayView } from '@/views/today';
 import { followPlans } from './follow-plans';
@@ -58,10 +58,10 @@ it('an avenue: planned in November for its window, sold online, moved by the hea
   if (!offer.ok) throw new Error(JSON.stringify(offer.issues));
   const token = offer.value.path.split('/').pop()!;
   expect(await answerQuote({ token, options: [line.key], who: 'The parish' })).toMatchObject({ ok: true });
-  const sold = (await yearVisits(viewer, made.o.siteId, '2027-01-01', '2027-12-31', '2026-11-26')).filter(
-    (v) => v.sold,
+  const accepted = (await yearVisits(viewer, made.o.siteId, '2027-01-01', '2027-12-31', '2026-11-26')).filter(
+    (v) => v.accepted,
   );
-  expect(sold).toHaveLength(41);
+  expect(accepted).toHaveLength(41);
 
   // The spring is late by three degrees: the leaf is there later, and so is the window; and later still as it goes on.
   let stands = was!;

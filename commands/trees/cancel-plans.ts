@@ -1,8 +1,8 @@
 import { done, refuse } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { STILL_INSTALLED } from '@/facts/not-then';
-import { installedOn } from '@/store/hanging';
+import { installedOn } from '@/store/devices';
 import { setPlanStates } from '@/store/plans';
 import { z } from 'zod';
 

@@ -1,7 +1,7 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { cancelQuoteRow } from '@/store/proposals';
+import { uuid } from '@/core/records/record';
+import { cancelQuoteRow } from '@/store/quotes';
 import { z } from 'zod';
 
 export const cancelQuote = command({

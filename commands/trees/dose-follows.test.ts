@@ -5,7 +5,7 @@ import { NOW, ownCompany } from '@/commands/testing';
 import { dose } from '@/core/dose/dose';
 import { fair } from '@/stand-ins/weather/fair';
 import { mixView } from '@/views/mix';
-import { scheduleView } from '@/views/rounds';
+import { scheduleView } from '@/views/jobs';
 import { rowView } from '@/views/row';
 import { recordTreatment } from './record-treatment';
 import { recordTreatments } from './record-treatments';

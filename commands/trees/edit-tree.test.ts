@@ -1,9 +1,9 @@
 import { v7 } from 'uuid';
 import { doneBy, NOW, ownCompany, pathsOf } from '@/commands/testing';
 import { treeOf } from '@/facts/tree';
-import type { Quote } from '@/core/proposal/proposal';
+import type { Quote } from '@/core/quotes/quote';
 import { loadViewer } from '@/store/auth';
-import { insertQuote, sharedQuote, treeQuotes } from '@/store/proposals';
+import { insertQuote, sharedQuote, treeQuotes } from '@/store/quotes';
 import { makeCompany } from '@/store/testing';
 import { archiveTree } from './archive-tree';
 import { editTree } from './edit-tree';

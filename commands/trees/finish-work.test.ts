@@ -4,7 +4,7 @@ import { doneBy, NOW, measuredFirst, ownCompany } from '@/commands/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
 import { makeCompany } from '@/store/testing';
-import { bookView, doneWorks } from '@/views/book';
+import { recordsView, doneWorks } from '@/views/records';
 import { finishWork } from './finish-work';
 import { planWork } from './plan-work';
 
@@ -25,7 +25,7 @@ it('a work that was carried out stands in the book with who, when, how long and 
   const at = '2026-05-31T22:30:00Z';
   const late = { id, done: true, note: 'Two barrows of chips.', minutes: 45, observedAt: at };
   expect(await perform(finishWork, { viewer: made.viewer, now: NOW, station: fair }, late)).toMatchObject({ ok: true });
-  const { entries } = await bookView(made.viewer, all);
+  const { entries } = await recordsView(made.viewer, all);
   expect(entries).toEqual([
     {
       kind: 'work',
@@ -45,7 +45,7 @@ it('a work that was carried out stands in the book with who, when, how long and 
 });
 
 it('it is found by its name, note, tag, place and day, and beside no method but its own', async () => {
-  const found = async (f: object) => (await bookView(made.viewer, { ...all, ...f })).entries.length;
+  const found = async (f: object) => (await recordsView(made.viewer, { ...all, ...f })).entries.length;
   for (const words of ['mulch', 'barrows', 't1', 'client']) expect([words, await found({ words })]).toEqual([words, 1]);
   expect(await found({ words: 'no such thing' })).toBe(0);
   // Signs that a search pattern would take for any sign are looked for as they are.

@@ -7,7 +7,7 @@ import { stepOfWork } from '@/core/prescribe/costs';
 import { dayIn } from '@/lib/calendar/zone';
 import { followUps } from '@/core/season/follow-ups';
 import { settleAnew } from '@/commands/programmes/settle';
-import { assignmentBehind } from '@/store/laid';
+import { assignmentBehind } from '@/store/assignments';
 import { getWorkPlan, settleWork } from '@/store/works';
 import { v7 } from 'uuid';
 

@@ -1,8 +1,8 @@
 import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { moveMark, planMoves } from '@/facts/plan-moves';
-import { uuid } from '@/core/book/record';
-import { getSite } from '@/store/grounds';
+import { uuid } from '@/core/records/record';
+import { getSite } from '@/store/sites';
 import { movePlansTo } from '@/store/plans';
 import { z } from 'zod';
 

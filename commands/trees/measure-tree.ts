@@ -3,7 +3,7 @@ import { command } from '@/commands/command';
 import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { readReading, typedReading } from '@/core/measure/reading';
-import { addReading } from '@/store/looks';
+import { addReading } from '@/store/inspections';
 
 /** Measuring: every stem as typed, the height it was read at, what was in the way. */
 export const measureTree = command({

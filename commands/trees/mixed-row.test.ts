@@ -7,7 +7,7 @@ import { openPlans } from '@/store/plans';
 import { makeCompany } from '@/store/testing';
 import { rowTrees } from '@/store/tree';
 import { besideVisits } from '@/store/year-visits';
-import { seasonView } from '@/views/season';
+import { seasonView } from '@/views/schedule';
 import { settleSkippedTrees } from './settle-skipped-trees';
 import { elmAvenue, NOVEMBER } from './testing';
 

@@ -5,13 +5,13 @@ import { situationFor } from '@/facts/situation';
 import { detectionsNear, treeOf } from '@/facts/tree';
 import { NO_YEAR } from '@/core/season/year';
 import { fair } from '@/stand-ins/weather/fair';
-import { heldBy } from '@/store/shelf';
+import { heldBy } from '@/store/stock';
 import { todayView } from '@/views/today';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { openPlans, plannedBetween } from '@/store/plans';
 import { makeCompany } from '@/store/testing';
 import { yearVisits } from '@/store/year-visits';
-import { seasonView } from '@/views/season';
+import { seasonView } from '@/views/schedule';
 import { planDaysView } from '@/views/plan-days';
 import { cancelPlan } from './cancel-plan';
 import { movePlans } from './move-plans';
@@ -141,7 +141,7 @@ describe('the visits of a place', () => {
     const ten = await read('2036-11-25');
     expect(ten[0]).toMatchObject({ id, state: 'planned' });
     expect(ten.length).toBeGreaterThan(1);
-    expect(ten.slice(1).every((v) => v.state === 'again' && v.day > '2028-01-01' && !v.sold)).toBe(true);
+    expect(ten.slice(1).every((v) => v.state === 'again' && v.day > '2028-01-01' && !v.accepted)).toBe(true);
     // What is dropped does not come again.
     await perform(cancelPlan, { viewer, now: NOVEMBER, station: fair }, { id, drop: true });
     expect(await read('2036-11-25')).toEqual([]);

@@ -2,7 +2,7 @@ import { refuse, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { workFactsOf } from '@/facts/situation';
 import { treesOf } from '@/facts/tree';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 
 import { blocked } from '@/core/gates/rules';
 import { noDayAhead } from '@/core/prescribe/when';

@@ -9,8 +9,8 @@ import { usualChoices } from '@/facts/situation';
 import { planContexts } from '@/facts/plan-moves';
 import { getPlans } from '@/store/plans';
 import { todayView } from '@/views/today';
-import { seasonView } from '@/views/season';
-import { scheduleView } from '@/views/rounds';
+import { seasonView } from '@/views/schedule';
+import { scheduleView } from '@/views/jobs';
 import { recordTreatment } from './record-treatment';
 import { drenchRow } from './testing';
 

@@ -127,7 +127,7 @@ it('on the day the leaf is asked anew: what was expected in November releases no
   const now = new Date('2027-05-20T10:00:00Z');
   const [dose] = await owner<{ amount: number }[]>`
     select (result->'dose'->>'product')::float8 as amount from treatment_plan where id = ${plan.id}`;
-  const booking = (more: object) => ({
+  const treatmentInput = (more: object) => ({
     id: v7(),
     planId: plan.id,
     startedAt: '2027-05-20T08:00:00Z',
@@ -150,7 +150,7 @@ it('on the day the leaf is asked anew: what was expected in November releases no
     photoIds: [],
     ...more,
   });
-  const bookIt = (more: object) => perform(recordTreatment, { viewer, now, station: fair }, booking(more));
+  const bookIt = (more: object) => perform(recordTreatment, { viewer, now, station: fair }, treatmentInput(more));
   const told = (answer: Awaited<ReturnType<typeof bookIt>>) => (answer.ok ? '' : JSON.stringify(answer.issues));
   expect(told(await bookIt({}))).toMatch(/[Ll]ea/);
   expect(told(await bookIt({ leaf: 'unfolding' }))).toMatch(/full leaf/);

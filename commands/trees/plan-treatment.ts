@@ -5,11 +5,11 @@ import { situationFor, usualChoices } from '@/facts/situation';
 import { saidSchema } from '@/facts/answers';
 import { treesOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { LEAF_STATES } from '@/core/diagnose/words';
 import type { Gate } from '@/core/gates/gate';
 import { blocked } from '@/core/gates/rules';
-import { weighUse } from '@/core/prescribe/compare';
+import { scoreUse } from '@/core/prescribe/compare';
 import { priced } from '@/core/prescribe/costs';
 import { added, prescribe } from '@/core/prescribe/prescribe';
 import { noDayAhead, visitOn, whilePlanning } from '@/core/prescribe/when';
@@ -17,9 +17,9 @@ import { whenSchema } from '@/core/prescribe/when-schema';
 import { aimedAt, type Choices, type Situation } from '@/core/prescribe/situation';
 import { DENSITY } from '@/core/spray/crown';
 import { SOIL_WORDS } from '@/core/weather/air';
-import { getLabel, heldBy } from '@/store/shelf';
-import type { LeftStop, NewLeftOut } from '@/store/left-out';
-import { nearbyDetections, planRow, type NewDiagnosis } from '@/store/verdicts';
+import { getLabel, heldBy } from '@/store/stock';
+import type { LeftStop, NewLeftOut } from '@/store/skipped-trees';
+import { nearbyDetections, planRow, type NewDiagnosis } from '@/store/diagnoses';
 import { type Tree, type SavedDiagnosis } from '@/store/tree';
 import { v7 } from 'uuid';
 import { spotOf } from '@/facts/diagnosis';
@@ -99,7 +99,7 @@ export const planTreatment = command({
     id: uuid,
     treeId: uuid,
     /** The trouble in hand, by its condition. */
-    trouble: z.string().max(60).optional(),
+    problem: z.string().max(60).optional(),
     labelId: uuid,
     useKey: z.string().max(60),
     choices: choicesSchema,
@@ -143,11 +143,11 @@ export const planTreatment = command({
         ...(!like && bearings ? { bearings } : {}),
         system: viewer.units,
       };
-      const seenAlone = situationFor(viewer, tree, all, detections.get(tree.id)!, observed, p.trouble ?? null, year);
+      const seenAlone = situationFor(viewer, tree, all, detections.get(tree.id)!, observed, p.problem ?? null, year);
       const s = { ...seenAlone, sitePlanned: withPressed(seenAlone.sitePlanned, pressed) };
       const result = prescribe(s, held.label, use, choices);
       const by = { ...s.money!.by, programme: like?.programme ?? tree.programme };
-      const weighed = weighUse(held.label, use, result, 0, by);
+      const weighed = scoreUse(held.label, use, result, 0, by);
       // What only the day will tell is a condition of the visit, and answered there.
       const gates = whilePlanning(result, s.today);
       const released = like ? { ...holdsReleased(gates, p.alikeReason), ...p.released } : p.released;

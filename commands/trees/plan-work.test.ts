@@ -4,7 +4,7 @@ import { loadViewer } from '@/store/auth';
 import { openVisits } from '@/store/plans';
 import { makeCompany } from '@/store/testing';
 import { fair } from '@/stand-ins/weather/fair';
-import { seasonView } from '@/views/season';
+import { seasonView } from '@/views/schedule';
 import { planWork } from './plan-work';
 
 const made = ownCompany();

@@ -4,9 +4,9 @@ import { weighingOf, workFactsOf } from '@/facts/situation';
 import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { told } from '@/lib/units/units';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { blocked } from '@/core/gates/rules';
-import { weighWork } from '@/core/prescribe/compare';
+import { scoreWork } from '@/core/prescribe/compare';
 import { priced } from '@/core/prescribe/costs';
 import { noDayAhead } from '@/core/prescribe/when';
 import { factsOn, readAnswers } from '@/core/work/work';
@@ -72,7 +72,7 @@ export const planWork = command({
         sheet: told((system) => (system === viewer.units ? sheet : work.workOut({ ...facts, system }, read.answers))),
         released: p.released,
         plannedFor: facts.today > today.today ? facts.today : null,
-        price: priced(weighWork(work, sheet, 0, by), by),
+        price: priced(scoreWork(work, sheet, 0, by), by),
         visitId: null,
       });
     }

@@ -1,12 +1,12 @@
 import type { Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { bookingOf, writeBooking } from '@/facts/booking';
+import { treatmentInputOf, writeTreatment } from '@/facts/recording';
 import { settleAnew } from '@/commands/programmes/settle';
 import { planRest, type RestOfIt } from '@/commands/trees/rest';
-import { bookingSchema } from '@/core/book/record';
+import { treatmentInputSchema } from '@/core/records/record';
 
 /** What a booking made: its record, what comes next, and what became of what did not go in. */
-export interface Booked {
+export interface Recorded {
   recordId: string;
   due: { what: string; due: string }[];
   rest: RestOfIt | null;
@@ -16,16 +16,16 @@ export interface Booked {
 export const recordTreatment = command({
   name: 'record-treatment',
   right: 'apply',
-  schema: bookingSchema,
+  schema: treatmentInputSchema,
   once: (x) => x.id,
-  run: async (context, b): Promise<Result<Booked>> => {
-    const booking = await bookingOf(context, b);
-    if (!booking.ok) return booking;
-    const written = await writeBooking(context, booking.value);
+  run: async (context, b): Promise<Result<Recorded>> => {
+    const treatmentInput = await treatmentInputOf(context, b);
+    if (!treatmentInput.ok) return treatmentInput;
+    const written = await writeTreatment(context, treatmentInput.value);
     if (!written.ok) return written;
-    const { assignment, due } = booking.value;
+    const { assignment, due } = treatmentInput.value;
     if (assignment) await settleAnew(context, assignment.assignmentId, [assignment.treeId]);
-    const rest = await planRest(context, booking.value);
+    const rest = await planRest(context, treatmentInput.value);
     return { ok: true, value: { recordId: b.id, due: due.map((f) => ({ what: f.what, due: f.due })), rest } };
   },
 });

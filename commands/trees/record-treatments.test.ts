@@ -1,5 +1,5 @@
 import { rowGatesOf } from '@/facts/at-the-tree';
-import { rowContexts } from '@/facts/booking';
+import { rowContexts } from '@/facts/recording';
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { NOW, ownCompany } from '@/commands/testing';
@@ -7,7 +7,7 @@ import { trainingLabels } from '@/knowledge';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { getPlans, openPlans } from '@/store/plans';
-import { lotsOf } from '@/store/shelf';
+import { lotsOf } from '@/store/stock';
 import { makeCompany } from '@/store/testing';
 import { rowView } from '@/views/row';
 import { recordTreatments } from './record-treatments';

@@ -3,20 +3,20 @@ import { command } from '@/commands/command';
 import { fromMixes } from '@/facts/batches';
 import { atTheTree } from '@/facts/at-the-tree';
 import {
-  bookingOf,
+  treatmentInputOf,
   doseFollowed,
   momentOf,
   rowContexts,
-  writeBooking,
+  writeTreatment,
   type Worked,
   type Written,
-} from '@/facts/booking';
+} from '@/facts/recording';
 import { saidSchema } from '@/facts/answers';
 import { settleAnew } from '@/commands/programmes/settle';
-import { bookingSchema, uuid, type Booking } from '@/core/book/record';
-import { sharesOf } from '@/core/book/row';
+import { treatmentInputSchema, uuid, type TreatmentInput } from '@/core/records/record';
+import { sharesOf } from '@/core/records/row';
 
-import { tagRuns } from '@/core/grounds/tags';
+import { tagRuns } from '@/core/site-map/tags';
 import { getPlans } from '@/store/plans';
 import { z } from 'zod';
 
@@ -41,7 +41,7 @@ const {
   note,
   basis,
   amount,
-} = bookingSchema.shape;
+} = treatmentInputSchema.shape;
 
 /** Faults of many trees: the same sentence at the same place is said once, with their tags. */
 function together(issues: readonly { tag: string; issue: Issue }[]): Issue[] {
@@ -134,10 +134,10 @@ export const recordTreatments = command({
     const ready: Written[] = [];
     const issues: { tag: string; issue: Issue }[] = [];
     for (const [i, { planId, recordId, basis }] of rows.entries()) {
-      const booking: Booking = { ...same, ...shares[i]!, id: recordId, planId, basis, photoIds: [] };
-      const worked = await bookingOf(
+      const treatmentInput: TreatmentInput = { ...same, ...shares[i]!, id: recordId, planId, basis, photoIds: [] };
+      const worked = await treatmentInputOf(
         context,
-        booking,
+        treatmentInput,
         mixed?.value && { draws: mixed.value.draws[i]!, drawn: mixed.value.drawn[i]!, lot: mixed.value.lot },
       );
       if (worked.ok) ready.push(worked.value);
@@ -148,8 +148,8 @@ export const recordTreatments = command({
     if (!mixed && lot && used > lot.onHand + 1e-9)
       return refuse('lotId', 'This lot does not hold enough for all of them; write them in two goes, a lot each.');
     if (issues.length) return { ok: false, issues: together(issues) };
-    for (const booking of ready) {
-      const written = await writeBooking(context, booking);
+    for (const treatmentInput of ready) {
+      const written = await writeTreatment(context, treatmentInput);
       if (!written.ok) return written;
     }
     for (const assignmentId of new Set(ready.flatMap((r) => r.assignment?.assignmentId ?? [])))

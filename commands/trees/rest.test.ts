@@ -8,7 +8,7 @@ import { cancelPlan } from '@/commands/trees/cancel-plan';
 import { AIR, elmAvenue, elmInfusion } from '@/commands/trees/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import type { Viewer } from '@/store/auth';
-import { installedDevicesOf } from '@/store/hanging';
+import { installedDevicesOf } from '@/store/devices';
 import { getPlan, openPlans } from '@/store/plans';
 import { applyView } from '@/views/tree';
 import { todayView } from '@/views/today';

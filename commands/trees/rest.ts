@@ -1,7 +1,7 @@
 import type { Context } from '@/facts/context';
 import { situationOfPlan } from '@/facts/situation';
 import { detectionsNear, treeOf } from '@/facts/tree';
-import type { Written } from '@/facts/booking';
+import type { Written } from '@/facts/recording';
 import { stillSaid } from '@/core/gates/said';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { visitOn, whilePlanning } from '@/core/prescribe/when';
@@ -10,8 +10,8 @@ import { type Day } from '@/lib/calendar/zone';
 import { NO_YEAR } from '@/core/season/year';
 import { told } from '@/lib/units/units';
 import { getPlan } from '@/store/plans';
-import { heldBy } from '@/store/shelf';
-import { planRow } from '@/store/verdicts';
+import { heldBy } from '@/store/stock';
+import { planRow } from '@/store/diagnoses';
 import { v7 } from 'uuid';
 
 /** Days within which a treatment is finished; later it is a new one, and is judged as such. */

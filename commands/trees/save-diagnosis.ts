@@ -4,10 +4,10 @@ import { diagnose } from '@/facts/diagnosis';
 import { knowledgeOf } from '@/facts/knowledge';
 import { detectionsNear, treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { CERTAINTIES, DECISIONS, TREATS } from '@/core/diagnose/words';
 import { findHost } from '@/knowledge';
-import { insertDiagnosis } from '@/store/verdicts';
+import { insertDiagnosis } from '@/store/diagnoses';
 import { z } from 'zod';
 
 /** Deciding: the person's own word; where it differs from the ranking and the rules, with its reason. */

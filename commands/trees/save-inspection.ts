@@ -3,13 +3,13 @@ import { inMinor } from '@/core/cost/prices';
 import { command } from '@/commands/command';
 import { todayOf } from '@/facts/today';
 import { treeOf } from '@/facts/tree';
-import { settleByInspection } from '@/commands/programmes/by-look';
+import { settleByInspection } from '@/commands/programmes/by-inspection';
 import { noTree } from '@/commands/trees/no-tree';
 
-import { detailSchema, inspectionSchema, readChangePrice, readCrownLoss } from '@/core/diagnose/look';
+import { detailSchema, inspectionSchema, readChangePrice, readCrownLoss } from '@/core/diagnose/inspection';
 import { dayIn } from '@/lib/calendar/zone';
 import { findHost, findTest, signsFor } from '@/knowledge';
-import { insertInspections } from '@/store/looks';
+import { insertInspections } from '@/store/inspections';
 import { alikeTrees } from '@/store/tree';
 import { v7 } from 'uuid';
 

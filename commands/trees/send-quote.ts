@@ -1,22 +1,22 @@
 import { refuse, type Issue, type Result } from '@/lib/result';
-import { heldBy } from '@/store/shelf';
+import { heldBy } from '@/store/stock';
 import { command } from '@/commands/command';
 import { situationFor, usualChoices, weighingOf, workFactsOf } from '@/facts/situation';
 import { detectionsNear, treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { numberAt, typed } from '@/lib/units/typed';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 
-import { weighUse, weighWork } from '@/core/prescribe/compare';
+import { scoreUse, scoreWork } from '@/core/prescribe/compare';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { findUse, WORK } from '@/core/prescribe/shelf';
 import type { Choices } from '@/core/prescribe/situation';
 import { NO_PRICES } from '@/core/cost/prices';
-import { DAYS_OPEN, offer } from '@/core/proposal/proposal';
+import { DAYS_OPEN, offer } from '@/core/quotes/quote';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
 import { usualAnswers } from '@/core/work/work';
 import { findWork } from '@/core/work/works';
-import { insertQuote } from '@/store/proposals';
+import { insertQuote } from '@/store/quotes';
 import { spotOf } from '@/facts/diagnosis';
 import { yearOf } from '@/facts/season';
 import { z } from 'zod';
@@ -48,11 +48,11 @@ export const sendQuote = command({
     const by = weighingOf(viewer, tree, now);
     const weighed = p.keys.flatMap((key) => {
       const work = key.startsWith(WORK) ? findWork(key.slice(WORK.length)) : null;
-      if (work) return facts ? weighWork(work, work.workOut(facts, usualAnswers(work, facts)), 0, by) : [];
+      if (work) return facts ? scoreWork(work, work.workOut(facts, usualAnswers(work, facts)), 0, by) : [];
       const found = findUse(held.labels, key);
       if (!found) return [];
       const { label, use } = found;
-      return weighUse(label, use, prescribe(situation, label, use, choices), 0, by) ?? [];
+      return scoreUse(label, use, prescribe(situation, label, use, choices), 0, by) ?? [];
     });
     const never = weighed.find((w) => w.forbidden);
     if (never)

@@ -3,9 +3,9 @@ import { command } from '@/commands/command';
 import { todayOf } from '@/facts/today';
 import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { findTest } from '@/knowledge';
-import { insertSample } from '@/store/looks';
+import { insertSample } from '@/store/inspections';
 import { z } from 'zod';
 
 /** A sample or a photograph was sent: to whom, and for which test. No picture is read by machine. */

@@ -1,7 +1,7 @@
 import { done, refuse } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { updateChange } from '@/store/looks';
+import { uuid } from '@/core/records/record';
+import { updateChange } from '@/store/inspections';
 import { z } from 'zod';
 
 /** The client's word on what was found while digging. */

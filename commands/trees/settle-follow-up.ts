@@ -1,8 +1,8 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { decides } from '@/core/programmes/schema';
-import { getAssignment, visitsNamed } from '@/store/laid';
+import { getAssignment, visitsNamed } from '@/store/assignments';
 import { getVisit, settle } from '@/store/follow-ups';
 import { z } from 'zod';
 

@@ -1,7 +1,7 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { settleLeftOut as settle } from '@/store/left-out';
+import { uuid } from '@/core/records/record';
+import { settleLeftOut as settle } from '@/store/skipped-trees';
 import { z } from 'zod';
 
 /** Trees that a row was planned without have been dealt with: they stand in the list no longer, or again. */

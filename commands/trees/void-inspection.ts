@@ -1,8 +1,8 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { treeOf } from '@/facts/tree';
-import { uuid } from '@/core/book/record';
-import { voidInspectionRow } from '@/store/looks';
+import { uuid } from '@/core/records/record';
+import { voidInspectionRow } from '@/store/inspections';
 import { z } from 'zod';
 
 /** Takes a look back: it stays in the book of the tree with its reason, and is no evidence any more. */

@@ -19,7 +19,7 @@ const as = (id: string, p = 0.95): Candidate => {
   const c = findCondition(id)!;
   return { id, name: c.name, kind: c.kind, harmless: c.kind === 'harmless', p };
 };
-const ownSign = (id: string) => {
+const customSign = (id: string) => {
   const [sign] = signsOf(findCondition(id)!);
   return sign ? [{ sign, state: 'seen' as const, grade: 3 as number }] : [];
 };
@@ -30,7 +30,7 @@ const run = (ids: Candidate[], more: Partial<DecideInput> = {}, host = 'white-as
       month: 6,
       candidates: ids,
       // Something of it was seen: nothing is decided of what nobody found on the tree.
-      findings: ownSign(ids[0]!.id),
+      findings: customSign(ids[0]!.id),
       tests: [],
       crownLoss: 5,
       vigour: 'good',

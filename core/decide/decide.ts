@@ -95,7 +95,7 @@ class Deciding extends Named {
     if (!person && !this.nameable(about)) return this.cannotName();
     const rivals = this.input.candidates.filter((c) => !c.harmless && c.id !== UNKNOWN && c.p >= CALM);
     if (!person && this.p < THERE && !(about.kind === 'harmless' && rivals.length === 0)) return this.cannotName();
-    return this.namedTrouble(about, certainty);
+    return this.namedProblem(about, certainty);
   }
 
   /** Some conditions are only what is left: they are named by a sign or test of their own, never by decline alone. */
@@ -111,7 +111,7 @@ class Deciding extends Named {
   /** Nothing can be named: too little was looked at, or something is wrong whose cause is open. */
   private cannotName(): Decision {
     const { sight } = this;
-    const wrong = this.sight.trouble.length > 0 || sight.ailing.length > 0 || sight.dangers.length > 0;
+    const wrong = this.sight.problem.length > 0 || sight.ailing.length > 0 || sight.dangers.length > 0;
     const first = this.input.candidates.find((c) => c.id !== UNKNOWN && !c.harmless);
     const best = first ? this.base.condition(first.id) : null;
     const sound = this.base.condition(SOUND);
@@ -137,7 +137,7 @@ class Deciding extends Named {
     if (best && (owed || (first!.p >= THERE && this.about?.id !== UNKNOWN)) && this.nameable(best)) {
       this.lead = first;
       this.about = best;
-      return this.namedTrouble(best, this.certainty);
+      return this.namedProblem(best, this.certainty);
     }
     this.say(
       'unsure',
@@ -187,9 +187,9 @@ class Deciding extends Named {
 
   /** What is present on this tree: a sign that counts, a test, ill health, or danger; a history and a find near by are none. */
   private get present(): boolean {
-    const { trouble, ailing, dangers } = this.sight;
+    const { problem, ailing, dangers } = this.sight;
     const setting = this.input.findings.some(counts);
-    return trouble.length + ailing.length + dangers.length + this.input.tests.length > 0 || setting;
+    return problem.length + ailing.length + dangers.length + this.input.tests.length > 0 || setting;
   }
 
   /**
@@ -247,7 +247,7 @@ class Deciding extends Named {
 
   /** Whether a condition makes something that was seen or came out of a test, and another does not. */
   private explainsMore(k: Condition, than: Condition): boolean {
-    const sign = this.sight.trouble.some((f) => makes(k, f.sign) && !makes(than, f.sign));
+    const sign = this.sight.problem.some((f) => makes(k, f.sign) && !makes(than, f.sign));
     const often = (c: Condition, t: { test: string; outcome: string }) => c.tests[t.test]?.[t.outcome];
     const test = this.input.tests.some((t) => {
       const [own, other] = [often(k, t), often(than, t)];
@@ -263,7 +263,7 @@ class Deciding extends Named {
     const strange = this.input.named
       ? []
       : unexplained(
-          this.sight.trouble.filter((f) => f.sure !== 'perhaps' && (f.grade ?? 1) >= 2),
+          this.sight.problem.filter((f) => f.sure !== 'perhaps' && (f.grade ?? 1) >= 2),
           this.input.candidates.filter((c) => c.p >= THERE).flatMap((c) => this.base.condition(c.id) ?? []),
         );
     const beside = [
@@ -286,7 +286,7 @@ class Deciding extends Named {
   private contradicted(): string[] {
     const { about } = this;
     if (!about) return [];
-    const signs = this.sight.trouble
+    const signs = this.sight.problem
       .filter((f) => oftenOf(about, f.sign) === 'never')
       .map((f) => inSentence(this.base.sign(f.sign)!.words));
     const tests = this.input.tests

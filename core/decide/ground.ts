@@ -145,7 +145,7 @@ export abstract class Ground {
     return [
       ...this.sight.dangers,
       ...this.sight.ailing,
-      ...unexplained(this.sight.trouble, likely).map((f) => inSentence(this.base.sign(f.sign)?.words ?? f.sign)),
+      ...unexplained(this.sight.problem, likely).map((f) => inSentence(this.base.sign(f.sign)?.words ?? f.sign)),
     ];
   }
 

@@ -11,7 +11,7 @@ import { atLeast } from './stakes';
 /** What is done about a trouble that has a name: doubt, proof, limits, cause, threshold, window, in this order. */
 export abstract class Named extends Ground {
   /** A condition that harms or that a person named: doubt, proof, limits, cause, threshold, window. */
-  protected namedTrouble(about: Condition, certainty: Certainty): Decision {
+  protected namedProblem(about: Condition, certainty: Certainty): Decision {
     this.options = this.actions(about, certainty, true);
     const severity = severityOf(about, this.input.findings);
     if (about.kind === 'harmless' || about.policy === 'leave') {

@@ -24,7 +24,7 @@ export interface Sight {
   /** Places of the floor of looks that nobody has looked at; and how the tree grows, where nobody said. */
   missing: ('collar' | 'trunk' | 'crown' | 'vigour')[];
   /** Signs of trouble that are there, today or last season; settings and health left out. */
-  trouble: Seen[];
+  problem: Seen[];
   /** What speaks of ill health beside the signs, in words. */
   ailing: string[];
   /** What is a danger to whoever stands below, whatever the cause. */
@@ -59,7 +59,7 @@ export function sightOf(findings: readonly Seen[], tests: readonly TestResult[],
   return {
     looked: looked.length > 0 || tests.length > 0,
     missing,
-    trouble: seen.filter((f) => base.sign(f.sign)?.setting === false),
+    problem: seen.filter((f) => base.sign(f.sign)?.setting === false),
     ailing,
     dangers: [...new Set(dangers)],
   };
@@ -72,5 +72,5 @@ export const makes = (c: Condition, sign: string): boolean => {
 };
 
 /** Signs of trouble that none of these conditions makes. */
-export const unexplained = (trouble: readonly Seen[], by: readonly Condition[]): Seen[] =>
-  trouble.filter((f) => !by.some((c) => makes(c, f.sign)));
+export const unexplained = (problem: readonly Seen[], by: readonly Condition[]): Seen[] =>
+  problem.filter((f) => !by.some((c) => makes(c, f.sign)));

@@ -2,7 +2,7 @@ import { regions, shipped } from '@/knowledge';
 import { issuesIn } from './check';
 import type { Condition, Knowledge } from './knowledge';
 import { judgeCheck } from './effect';
-import { overlay, OWN_SCHEMAS } from './overlay';
+import { overlay, CUSTOM_SCHEMAS } from './overlay';
 
 const change = (id: string, change: Partial<Condition>): Knowledge => ({
   ...shipped,
@@ -94,7 +94,7 @@ it.each<[string, Knowledge, RegExp]>([
 ])('%s is found', (_, k, sentence) => expect(issuesIn(k).join('\n')).toMatch(sentence));
 
 it('own entries lie over what ships, outlive an update, and are told when they hang in the air', () => {
-  const own = OWN_SCHEMAS.condition.parse({ ...scab, id: 'own-scab', name: 'Our scab' });
+  const own = CUSTOM_SCHEMAS.condition.parse({ ...scab, id: 'own-scab', name: 'Our scab' });
   const entries = [
     {
       kind: 'likelihood' as const,
@@ -126,7 +126,7 @@ it('own entries lie over what ships, outlive an update, and are told when they h
   expect(after.adrift).toEqual(['apple-scab / mummies']);
   expect(after.knowledge.conditions.find((c) => c.id === 'apple-scab')).toMatchObject({ about: 'New words.' });
   expect(after.knowledge.conditions.some((c) => c.id === 'own-scab')).toBe(true);
-  expect(OWN_SCHEMAS.condition.safeParse({ ...scab, id: 'scab' }).success).toBe(false);
+  expect(CUSTOM_SCHEMAS.condition.safeParse({ ...scab, id: 'scab' }).success).toBe(false);
 });
 
 it('an entry of an older release that a newer one cannot read is kept, told, and without effect', () => {

@@ -1,5 +1,5 @@
 import type { TestResult } from './knowledge';
-import type { InspectionDetail } from './look';
+import type { InspectionDetail } from './inspection';
 
 /** The questions that exclude a fault of the application before a diagnosis is doubted. */
 export const APPLICATION_QUESTIONS = [

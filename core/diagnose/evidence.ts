@@ -37,7 +37,7 @@ function wordsOf(model: Model, observed: Observed, kind: 'sign' | 'test', id: st
  * What speaks for and against one candidate: for each observation, how much likelier it is if the candidate is there
  * than it is on average among all others that contend, weighted as they stand. Strongest first.
  */
-export function weigh(model: Model, observed: Observed, post: Posterior, candidate: number): Weight[] {
+export function scoreOption(model: Model, observed: Observed, post: Posterior, candidate: number): Weight[] {
   const evidence = evidenceOf(model, observed);
   const prior = priorWeights(model);
   return evidence
@@ -83,7 +83,7 @@ export function wouldChange(model: Model, observed: Observed, most = 3): WouldCh
   const post = after(observed);
   const now = ranking(model, post)[0]!.id;
   const out: WouldChange[] = [];
-  const order = weigh(
+  const order = scoreOption(
     model,
     observed,
     post,
@@ -135,7 +135,7 @@ export function balance(model: Model, observed: Observed, post: Posterior, most 
   const all = ranking(model, post);
   const kept = all.filter((c, i) => i < most || c.id === SOUND || c.id === UNKNOWN || c.id === named);
   return kept.map((c) => {
-    const weights = weigh(
+    const weights = scoreOption(
       model,
       observed,
       post,

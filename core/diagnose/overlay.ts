@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import type { Own } from '../own';
-import { ownWorkSchema, type OwnWork } from '../work/own-work-schema';
+import type { CustomKnowledge } from '../custom-knowledge';
+import { customWorkSchema, type CustomWork } from '../work/own-work-schema';
 import {
   conditionSchema,
   hostSchema,
@@ -28,7 +28,7 @@ const own = <S extends z.ZodType<{ id: string }>>(schema: S, what: string) =>
   });
 
 /** A quick test of an company's own: what can come out, and of which conditions each outcome speaks how often. */
-const ownTestSchema = own(
+const customTestSchema = own(
   testSchema.extend({ tells: z.record(z.string().max(60), z.record(z.string().max(60), z.enum(OFTEN_WORDS))) }),
   'test',
 ).superRefine((t, ctx) => {
@@ -43,18 +43,18 @@ const ownTestSchema = own(
   if (!Object.values(t.tells).some((of) => Object.keys(of).length))
     issue(['tells'], 'say of which condition an outcome speaks');
 });
-export type OwnTest = z.infer<typeof ownTestSchema>;
+export type CustomTest = z.infer<typeof customTestSchema>;
 
 /** What an company may add; its ids begin with "own-", so that nothing shipped can ever take its place. */
-export const OWN_SCHEMAS = {
+export const CUSTOM_SCHEMAS = {
   host: own(hostSchema, 'host'),
   sign: own(signSchema, 'sign'),
-  test: ownTestSchema,
+  test: customTestSchema,
   condition: own(conditionSchema, 'condition'),
-  work: ownWorkSchema,
+  work: customWorkSchema,
 } as const;
-export type AddedKind = keyof typeof OWN_SCHEMAS;
-export const ADDED_KINDS = Object.keys(OWN_SCHEMAS) as AddedKind[];
+export type AddedKind = keyof typeof CUSTOM_SCHEMAS;
+export const ADDED_KINDS = Object.keys(CUSTOM_SCHEMAS) as AddedKind[];
 
 interface Entry<K, D> {
   kind: K;
@@ -62,19 +62,19 @@ interface Entry<K, D> {
   version: number;
   data: D;
 }
-export type OwnEntry =
+export type CustomEntry =
   | Entry<'likelihood', z.infer<typeof likelihoodEntry>>
   | Entry<'host', Host | null>
   | Entry<'sign', Sign | null>
-  | Entry<'test', OwnTest | null>
+  | Entry<'test', CustomTest | null>
   | Entry<'condition', Condition | null>
-  | Entry<'work', OwnWork | null>;
+  | Entry<'work', CustomWork | null>;
 /** What an company may write of its own; sums of heat and programmes stand beside those that ship and change nothing of them. */
-export type OwnKind = OwnEntry['kind'] | 'heat' | 'programme';
+export type CustomKind = CustomEntry['kind'] | 'heat' | 'programme';
 
 export interface Overlaid {
   knowledge: Knowledge;
-  own: Own;
+  own: CustomKnowledge;
   /** Own entries that rest on something no longer shipped: kept, told, and without effect until somebody looks. */
   adrift: string[];
 }
@@ -92,10 +92,10 @@ const withAnswer = (c: Condition, test: string, outcome: string, often: Often): 
 });
 
 /** Entries of one kind, as they are read back: a newer release may ask for more than an old entry says. */
-function readBack<T>(entries: readonly OwnEntry[], kind: AddedKind, adrift: string[]): T[] {
+function readBack<T>(entries: readonly CustomEntry[], kind: AddedKind, adrift: string[]): T[] {
   return entries.flatMap((e) => {
     if (e.kind !== kind || e.data === null) return [];
-    const read = OWN_SCHEMAS[kind].safeParse(e.data);
+    const read = CUSTOM_SCHEMAS[kind].safeParse(e.data);
     if (read.success) return [read.data as T];
     adrift.push(`${e.kind} ${e.key}`);
     return [];
@@ -106,12 +106,12 @@ function readBack<T>(entries: readonly OwnEntry[], kind: AddedKind, adrift: stri
  * An company's own entries laid over what ships: hosts, signs, tests, conditions and works of its own are added, its likelihoods take
  * the place of shipped ones. What ships is never changed, so that an update loses nothing of it.
  */
-export function overlay(shipped: Knowledge, entries: readonly OwnEntry[]): Overlaid {
+export function overlay(shipped: Knowledge, entries: readonly CustomEntry[]): Overlaid {
   const adrift: string[] = [];
   const hosts = readBack<Host>(entries, 'host', adrift);
   const signs = readBack<Sign>(entries, 'sign', adrift);
-  const works = readBack<OwnWork>(entries, 'work', adrift);
-  const ownTests = readBack<OwnTest>(entries, 'test', adrift);
+  const works = readBack<CustomWork>(entries, 'work', adrift);
+  const customTests = readBack<CustomTest>(entries, 'test', adrift);
   const known = new Set([...shipped.signs, ...signs].map((s) => s.id));
   const all = new Map(shipped.conditions.map((c) => [c.id, c]));
   const changed = new Map<string, Condition>();
@@ -120,7 +120,7 @@ export function overlay(shipped: Knowledge, entries: readonly OwnEntry[]): Overl
     changed.set(c.id, c);
   };
   for (const c of readBack<Condition>(entries, 'condition', adrift)) change(c);
-  for (const { id, tells } of ownTests)
+  for (const { id, tells } of customTests)
     for (const [outcome, of] of Object.entries(tells))
       for (const [condition, often] of Object.entries(of)) {
         const c = all.get(condition);
@@ -133,7 +133,7 @@ export function overlay(shipped: Knowledge, entries: readonly OwnEntry[]): Overl
     if (c && known.has(e.data.sign)) change(withOften(c, e.data.sign, e.data.often));
     else adrift.push(`${e.data.condition} / ${e.data.sign}`);
   }
-  const tests = ownTests.map(({ tells: _, ...test }): QuickTest => test);
+  const tests = customTests.map(({ tells: _, ...test }): QuickTest => test);
   const byId = <T extends { id: string }>(list: readonly T[]) => new Map(list.map((x) => [x.id, x]));
   return {
     knowledge:

@@ -4,16 +4,16 @@ import { join } from 'node:path';
 import { z } from 'zod';
 import { shipped } from '@/knowledge';
 import { besideOf } from '@/knowledge/beside';
-import type { OwnEntry } from './overlay';
-import { keyOf, ownFile, ownFileSchema } from './own-file';
+import type { CustomEntry } from './overlay';
+import { keyOf, customFile, customFileSchema } from './own-file';
 
 const published = JSON.parse(readFileSync(join(__dirname, '../../docs/knowledge.schema.json'), 'utf8'));
 
 it('the published schema is the one that is used', () =>
-  expect(published).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(ownFileSchema, { io: 'input' })))));
+  expect(published).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(customFileSchema, { io: 'input' })))));
 
 const entry = (kind: 'host' | 'sign' | 'test' | 'condition', data: object) =>
-  ({ kind, key: 'own-x', version: 1, data: { ...data, id: 'own-x' }, note: 'seen' }) as OwnEntry & { note: string };
+  ({ kind, key: 'own-x', version: 1, data: { ...data, id: 'own-x' }, note: 'seen' }) as CustomEntry & { note: string };
 
 it('whatever ships could travel in a file, by the schema that others read and by ours', () => {
   const validate = new Ajv2020({ strict: false }).compile(published);
@@ -39,15 +39,15 @@ it('whatever ships could travel in a file, by the schema that others read and by
     ...shipped.conditions.map((c) => entry('condition', { ...c, beside: besideOf(c) })),
   ];
   for (const e of all) {
-    const file = JSON.parse(JSON.stringify(ownFile('Quay Trees', [e]))) as object;
+    const file = JSON.parse(JSON.stringify(customFile('Quay Trees', [e]))) as object;
     expect({ ok: validate(file), errors: validate.errors }).toEqual({ ok: true, errors: null });
-    expect(ownFileSchema.safeParse(file).success).toBe(true);
+    expect(customFileSchema.safeParse(file).success).toBe(true);
   }
 });
 
 it('what was taken back does not travel; a likelihood is kept under its two names', () => {
   const often = { condition: 'apple-scab', sign: 'mummies', often: 'rare' as const };
-  const file = ownFile('', [
+  const file = customFile('', [
     { kind: 'likelihood', key: 'x', version: 1, data: often, note: 'seen' },
     { kind: 'sign', key: 'own-gone', version: 2, data: null, note: 'gone' },
   ]);
@@ -62,7 +62,7 @@ it.each([
   ['what nobody asked for', { more: true }],
 ])('a file with %s is refused', (_, more) =>
   expect(
-    ownFileSchema.safeParse({ format: 'elmhorn-knowledge', version: 1, from: '', entries: [], ...more }).success,
+    customFileSchema.safeParse({ format: 'elmhorn-knowledge', version: 1, from: '', entries: [], ...more }).success,
   ).toBe(false),
 );
 
@@ -70,5 +70,5 @@ it('the example of the document is one', () => {
   const [, example] = /```json\n([\s\S]*?)```/.exec(
     readFileSync(join(__dirname, '../../docs/knowledge-format.md'), 'utf8'),
   )!;
-  expect(ownFileSchema.parse(JSON.parse(example!)).entries).toHaveLength(1);
+  expect(customFileSchema.parse(JSON.parse(example!)).entries).toHaveLength(1);
 });

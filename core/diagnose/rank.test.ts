@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { exclusions, findHost, findSign, findTest, shipped } from '@/knowledge';
 import { alarming, observationDoubts } from './doubts';
-import { balance, weigh, wouldChange } from './evidence';
+import { balance, scoreOption, wouldChange } from './evidence';
 import { compile, signInSeason, SOUND, UNKNOWN, type Model } from './model';
 import { nextInspections } from './next-look';
 import { evidenceOf, posterior, priorWeights, ranking, sharpen, type Observed } from './rank';
@@ -217,7 +217,7 @@ it('evidence is told for and against, in the words of the signs; what would chan
   };
   const post = posterior(m, evidenceOf(m, o));
   const i = m.conditions.findIndex((c) => c.id === 'fire-blight');
-  const w = weigh(m, o, post, i);
+  const w = scoreOption(m, o, post, i);
   expect(w.find((x) => x.id === 'scratch')).toMatchObject({ kind: 'test', words: 'Brown-black, wet' });
   expect(w.find((x) => x.id === 'leaves-black-hang')!.bits).toBeGreaterThan(1);
   const beams = balance(m, o, post, 3, 'sooty-mould');

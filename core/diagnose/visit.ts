@@ -1,6 +1,6 @@
 import { dayIn } from '../../lib/calendar/zone';
 import type { Finding, TestResult } from './knowledge';
-import type { InspectionDetail } from './look';
+import type { InspectionDetail } from './inspection';
 import type { Vigour } from './words';
 
 /** One look as it is kept. */

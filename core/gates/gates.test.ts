@@ -6,7 +6,7 @@ import { keepOrReplace, type Weighing } from '../prescribe/costs';
 import { prescribe } from '../prescribe/prescribe';
 import { type Choices, type Situation } from '../prescribe/situation';
 import type { StageDate } from '../season/stages';
-import { EMPTY_SITE_MAP } from '../grounds/plan';
+import { EMPTY_SITE_MAP } from '../site-map/site-map';
 import { perDiameter, testLabel } from '../testing';
 import { blocked, CHAPTERS } from './rules';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { uuid } from '../book/record';
+import { uuid } from '../records/record';
 import { BATCH_ENDS } from './batch';
 
 /** What becomes of the rest of a mix; what is handed in or spilled is told with where it went. */

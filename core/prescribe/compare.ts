@@ -17,7 +17,7 @@ import {
   stepOfWork,
   workAtTree,
   type Control,
-  type OwnResults,
+  type CustomResults,
   type Weighing,
 } from './costs';
 import { stopsOf } from './options';
@@ -55,13 +55,13 @@ export interface Weighed {
 }
 
 /** A use of a label on this tree, weighed; null where there is no dose. */
-export function weighUse(
+export function scoreUse(
   label: Label,
   use: LabelUse,
   result: Prescription,
   held: number,
   weighing: Weighing,
-  own?: OwnResults,
+  own?: CustomResults,
 ): Weighed | null {
   const { dose } = result;
   if (!dose.ok) return null;
@@ -107,12 +107,12 @@ export function weighUse(
 }
 
 /** A work without a label, weighed. */
-export function weighWork(
+export function scoreWork(
   work: { id: string; name: string; method: TreatmentOption['method']; life: Life },
   sheet: WorkSheet,
   held: number,
   weighing: Weighing,
-  own?: OwnResults,
+  own?: CustomResults,
 ): Weighed {
   const once = weighing.prices.visit + workAtTree(sheet.minutes, weighing.prices);
   const { overYears, visitsAYear, times } = overTheYears(

@@ -36,7 +36,7 @@ const EXPECTED: Record<Method | 'work', [low: number, likely: number, high: numb
 };
 
 /** One's own checks of a method: a look that found no, some or a good effect. Twelve looks weigh as much as the estimate. */
-export interface OwnResults {
+export interface CustomResults {
   none: number;
   some: number;
   good: number;
@@ -65,7 +65,7 @@ export function expected(
   names: readonly TreatmentOption['method'][],
   day: Day,
   w: Pick<Weighing, 'options' | 'south'>,
-  own?: OwnResults,
+  own?: CustomResults,
 ): Control & { window: string | null } {
   const [low, likely, high, lasts] = EXPECTED[method];
   const named = w.options?.filter((o) => names.includes(o.method)) ?? null;
@@ -92,7 +92,7 @@ export function expected(
     window: option?.when ?? null,
   };
 }
-export const expectedOfUse = (use: LabelUse, day: Day, w: Pick<Weighing, 'options' | 'south'>, own?: OwnResults) =>
+export const expectedOfUse = (use: LabelUse, day: Day, w: Pick<Weighing, 'options' | 'south'>, own?: CustomResults) =>
   expected(use.method, optionsOf(use.method), day, w, own);
 
 /** The likely control by a method, as practice expects it, 0 to 1. */

@@ -14,7 +14,7 @@ import { type Prescription, workOut } from './prescribe';
  */
 export function serves(situation: Situation, use: Pick<LabelUse, 'targets' | 'purpose'>): number {
   const inHand = situation.condition !== null && use.targets.includes(situation.condition.id);
-  const other = situation.troubles?.some((t) => use.targets.includes(t.condition.id)) ?? false;
+  const other = situation.problems?.some((t) => use.targets.includes(t.condition.id)) ?? false;
   if (!inHand) return other ? 1 : 0;
   if (situation.decision !== 'protect a sound tree') return 2;
   return use.purpose === 'curative' ? 1 : 3;
@@ -69,7 +69,7 @@ export const meant = (situation: Situation, use: LabelUse) =>
   (!situation.condition ||
     use.method === 'root-zone-feeding' ||
     use.method === 'repellent' ||
-    [situation.condition.id, ...(situation.troubles ?? []).map((t) => t.condition.id)].some((t) =>
+    [situation.condition.id, ...(situation.problems ?? []).map((t) => t.condition.id)].some((t) =>
       use.targets.includes(t),
     ));
 

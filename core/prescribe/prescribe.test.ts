@@ -1,10 +1,10 @@
 import { UNSAID } from './unsaid';
 import type { LabelUse } from '../label/schema';
 import type { TreatmentOption } from '../diagnose/knowledge';
-import { EMPTY_SITE_MAP } from '../grounds/plan';
+import { EMPTY_SITE_MAP } from '../site-map/site-map';
 import { USUAL_PRICES } from '../cost/prices';
 import { METHODS } from '../label/methods';
-import { weighUse } from './compare';
+import { scoreUse } from './compare';
 import { expectedOfUse } from './costs';
 import { ringArea } from '../rootzone/probe-grid';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
@@ -184,7 +184,7 @@ it('what a region forbids for good on this tree is never offered; what only wait
     const label = { ...training, uses: [{ ...training.uses[0]!, ...use }] };
     const crown = { shape: 'ellipsoid' as const, widthM: 6, depthM: 7 };
     const result = prescribe({ ...lime, crown, heightM: 9 }, label, label.uses[0]!, { ...summer, ...c });
-    return weighUse(label, label.uses[0]!, result, 0, {
+    return scoreUse(label, label.uses[0]!, result, 0, {
       prices: USUAL_PRICES,
       system: 'metric',
       today: '2026-05-20',

@@ -7,7 +7,7 @@ import type { Label, LabelUse } from '../label/schema';
 import { placeRing, unevenness, USUAL_WEIGHTS, whyNotAt, type Ring, type RingInput, type Weights } from '../ring/ring';
 import { uptake, type Uptake } from '../ring/uptake';
 import { keepOrReplace } from './costs';
-import { WATERS } from '../grounds/plan';
+import { WATERS } from '../site-map/site-map';
 import { loads, type Load } from '../spray/loads';
 import type { Said } from '../gates/said';
 import { treatedBy, type Treated } from './treated';
@@ -248,7 +248,7 @@ const slopeTakes = (percent: number) => (percent < 5 ? 1 : percent < 15 ? 0.7 : 
 /** Water that the soil takes in, mm/h: as timed on the spot, else by texture, less on a slope and on compacted ground. */
 function intakeOf(s: Situation, c: Choices): number {
   if (c.intakeMmH) return c.intakeMmH;
-  const compacted = s.troubles?.some((t) => t.condition.id === 'compaction') || s.condition?.id === 'compaction';
+  const compacted = s.problems?.some((t) => t.condition.id === 'compaction') || s.condition?.id === 'compaction';
   return INTAKE[s.soilTexture] * slopeTakes(s.siteMap?.plan.slope?.percent ?? 0) * (compacted ? COMPACTED_TAKES : 1);
 }
 

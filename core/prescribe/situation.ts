@@ -9,7 +9,7 @@ import type { StemRule } from '../measure/trunk';
 import type { Vessel } from '../mix/vessels';
 import { type Arc, type Flare, type OldSite, type Sector, type Weights } from '../ring/ring';
 import { type Weighing } from './costs';
-import { type SiteMap } from '../grounds/plan';
+import { type SiteMap } from '../site-map/site-map';
 import type { Point } from '../rootzone/probe-grid';
 import type { Crown, Density } from '../spray/crown';
 import { type Tank } from '../spray/loads';
@@ -31,7 +31,7 @@ export interface Situation {
   decision: Decision | null;
   liveDrivers: Facts['liveDrivers'];
   /** Every open trouble of the tree, the one in hand among them. */
-  troubles: Trouble[];
+  problems: TreeProblem[];
   atRisk: boolean;
   crownSchool: Facts['crownSchool'];
   barkLoss: number | null;
@@ -102,7 +102,7 @@ export interface Situation {
 }
 
 /** One open trouble of a tree, with what was decided about it. */
-export interface Trouble {
+export interface TreeProblem {
   condition: Condition;
   certainty: Certainty;
   decision: Decision;
@@ -117,8 +117,8 @@ export interface Trouble {
  * feed, a guard or a second fungicide is not held because something else was named last.
  */
 export function aimedAt(s: Situation, use: Pick<LabelUse, 'targets'>): Situation {
-  if (!s.troubles || (s.condition && use.targets.includes(s.condition.id))) return s;
-  const other = s.troubles.find((t) => use.targets.includes(t.condition.id));
+  if (!s.problems || (s.condition && use.targets.includes(s.condition.id))) return s;
+  const other = s.problems.find((t) => use.targets.includes(t.condition.id));
   return other ? { ...s, ...other } : s;
 }
 
@@ -129,7 +129,7 @@ export function aimedAt(s: Situation, use: Pick<LabelUse, 'targets'>): Situation
  */
 export function faced(s: Situation, condition: Condition, findKm: number | null): Situation {
   if (s.condition?.id === condition.id) return s;
-  const open = s.troubles.find((t) => t.condition.id === condition.id);
+  const open = s.problems.find((t) => t.condition.id === condition.id);
   if (open) return { ...s, ...open };
   return {
     ...s,

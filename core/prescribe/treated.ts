@@ -1,5 +1,5 @@
-import { treatedGround } from '../book/ground';
-import { driftSector, nearest, overlap, type SiteMap, type Near } from '../grounds/plan';
+import { treatedGround } from '../records/ground';
+import { driftSector, nearest, overlap, type SiteMap, type Near } from '../site-map/site-map';
 import { AIRBORNE } from '../label/methods';
 import type { LabelUse } from '../label/schema';
 import { girthFromDiameter } from '../measure/trunk';

@@ -13,7 +13,7 @@ export const UNSAID: Omit<Situation, 'today' | 'host' | 'region' | 'soilTexture'
   certainty: null,
   decision: null,
   liveDrivers: [],
-  troubles: [],
+  problems: [],
   atRisk: false,
   findKm: null,
   severity: null,

@@ -4,8 +4,8 @@ import type { LabelUse } from '../label/schema';
 import type { Day } from '../../lib/calendar/zone';
 import { usualAnswers, type Work, type WorkFacts } from '../work/work';
 import { worksFor } from '../work/works';
-import { weighUse, weighWork, type Weighed } from './compare';
-import type { OwnResults } from './costs';
+import { scoreUse, scoreWork, type Weighed } from './compare';
+import type { CustomResults } from './costs';
 import { options, serves, type Option } from './options';
 import { nameOf, WORK, type HeldLabel } from './shelf';
 import type { Choices, Situation } from './situation';
@@ -83,7 +83,7 @@ export interface WaysAsked {
   choices: Choices;
   workFacts: WorkFacts | null;
   /** Effects seen at own checks, by method or by work. */
-  own: Record<string, OwnResults>;
+  own: Record<string, CustomResults>;
 }
 
 export interface WaysAnswer {
@@ -113,10 +113,10 @@ export function waysOf({ situation, shelf, choices, workFacts, own }: WaysAsked)
       // Only what acts on what was named is weighed as a way against it; a feed or a repellent stands on the shelf alone.
       ...offered
         .filter((o) => o.result && (!situation.condition || serves(situation, o.use) > 0))
-        .flatMap((o) => weighUse(o.label, o.use, o.result!, o.holds, by, own[o.use.method]) ?? []),
+        .flatMap((o) => scoreUse(o.label, o.use, o.result!, o.holds, by, own[o.use.method]) ?? []),
       ...works.fit.map((work) => {
         const sheet = work.workOut(workFacts!, usualAnswers(work, workFacts!));
-        return weighWork(work, sheet, blocked(sheet.gates, {}).length, by, own[WORK + work.id]);
+        return scoreWork(work, sheet, blocked(sheet.gates, {}).length, by, own[WORK + work.id]);
       }),
     ],
   };

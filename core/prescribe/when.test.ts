@@ -262,7 +262,7 @@ describe('the days of a year, as a hand that moves a plan is told them', () => {
     ...elm,
     host: findHost('cider-apple')!,
     condition: null,
-    troubles: [],
+    problems: [],
     harvest: { from: '2027-09-10', to: '2027-10-05' },
   };
 

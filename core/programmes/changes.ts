@@ -1,5 +1,5 @@
 import type { Day } from '../../lib/calendar/zone';
-import { keyOf, type AssignedVisit, type VisitKey } from './lay';
+import { keyOf, type AssignedVisit, type VisitKey } from './assign';
 
 /** A visit of a laid programme as it is kept. */
 export interface KeptVisit extends VisitKey {

@@ -4,7 +4,7 @@ import { findWork } from '../work/works';
 import { findCondition, growthOf, heatModels, hosts, programmes, trainingLabels } from '@/knowledge';
 import { stepSpans } from './spans';
 import { ground, yearOf } from './testing';
-import { assignVisits } from './lay';
+import { assignVisits } from './assign';
 
 const hostsOf = (groups: readonly string[]) => hosts.filter((h) => !h.unlisted && concerns(groups, h));
 

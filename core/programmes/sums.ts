@@ -2,7 +2,7 @@ import type { Prices } from '../cost/prices';
 import { atTree, workAtTree } from '../prescribe/costs';
 import { INSPECTION_MINUTES } from '../schedule/durations';
 import type { Day } from '../../lib/calendar/zone';
-import { keyOf, type AssignedVisit } from './lay';
+import { keyOf, type AssignedVisit } from './assign';
 
 /** One visit of a programme over all its trees: when, how many, what it takes and what it costs at the trees. */
 export interface VisitSum {

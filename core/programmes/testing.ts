@@ -6,7 +6,7 @@ import { type Day } from '../../lib/calendar/zone';
 import type { StageDate } from '../season/stages';
 import type { HostYear } from '../season/year';
 import { findCondition, findHost, heatModels, regionOf, trainingLabels } from '@/knowledge';
-import type { Ground } from './lay';
+import type { Ground } from './assign';
 
 /** For tests: stages of an orchard in two seasons, days either way of them. */
 export const STAGES_OF: [code: StageDate['code'], monthDay: string][] = [

@@ -65,7 +65,7 @@ export const countedGroups = (label: Label): string[] =>
 
 /** Uses on the shelf that carry a step out on this host, in the order of the shelf. */
 function candidates(act: Treats, school: YearProgramme['school'], ground: TreatContext): Candidate[] {
-  const { host, troubles } = ground.situation;
+  const { host, problems } = ground.situation;
   return ground.shelf.flatMap((label) =>
     label.uses.flatMap((use): Candidate[] => {
       const fits =
@@ -75,7 +75,7 @@ function candidates(act: Treats, school: YearProgramme['school'], ground: TreatC
         (school !== 'organic' || label.organic) &&
         usesHost(use, host.id, host.groups);
       const named = act.against.filter((id) => use.targets.includes(id));
-      const target = named.find((id) => troubles.some((t) => t.condition.id === id)) ?? named[0];
+      const target = named.find((id) => problems.some((t) => t.condition.id === id)) ?? named[0];
       const condition = fits && target !== undefined ? ground.condition(target) : null;
       return condition ? [{ label, use, condition }] : [];
     }),
@@ -84,7 +84,7 @@ function candidates(act: Treats, school: YearProgramme['school'], ground: TreatC
 
 /** When a use is free within a time, or what keeps it closed: of the time itself, the programme has the word. */
 const freeDay = (situation: Situation, { label, use }: Candidate, from: Day, to: Day): Day | Bound[] =>
-  firstOpen({ ...situation, today: from, condition: null, troubles: [] }, label, use, to);
+  firstOpen({ ...situation, today: from, condition: null, problems: [] }, label, use, to);
 
 /** A candidate with its free day, before anything else is asked. */
 interface Free extends Candidate {

@@ -1,8 +1,8 @@
 /**
  * The key of something of an company's own, by its name; it begins with “own-”, so that nothing that ships is ever taken for it.
- * @example ownKey('Guards of the harbour') // 'own-guards-of-the-harbour'
+ * @example customKey('Guards of the harbour') // 'own-guards-of-the-harbour'
  */
-export const ownKey = (name: string): string =>
+export const customKey = (name: string): string =>
   `own-${name
     .toLowerCase()
     .normalize('NFKD')

@@ -160,4 +160,4 @@ export const RELIEVED: readonly string[] = [
   'old-age-decline',
 ];
 /** Conditions that have a cut of their own: neither is diseased wood cut out, nor is light the answer. */
-export const OWN_CUT: readonly string[] = ['rootstock-takeover', 'mistletoe', 'ivy-cover', ...RELIEVED];
+export const CUSTOM_CUT: readonly string[] = ['rootstock-takeover', 'mistletoe', 'ivy-cover', ...RELIEVED];

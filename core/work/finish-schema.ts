@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { uuid } from '../book/record';
+import { uuid } from '../records/record';
 
 /** What is said of a work that was carried out, or is dropped. */
 export const finishSchema = z.object({

@@ -10,7 +10,7 @@ const month = z.number().int().min(1).max(12);
  * A work of an company's own, without a label: what is counted, what a crew does, what must be so before it, and when somebody
  * looks again. What is put on a tree is a product and needs a label; this is for hands and tools.
  */
-export const ownWorkSchema = z.strictObject({
+export const customWorkSchema = z.strictObject({
   id: entryId.refine((x) => x.startsWith('own-'), 'the id of an own work begins with "own-"'),
   name: text,
   method: z.enum(OPTION_METHODS),
@@ -36,4 +36,4 @@ export const ownWorkSchema = z.strictObject({
     .default(null),
   basis: text,
 });
-export type OwnWork = z.infer<typeof ownWorkSchema>;
+export type CustomWork = z.infer<typeof customWorkSchema>;

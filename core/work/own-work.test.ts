@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { findHost } from '@/knowledge';
 import { workOf } from './own-work';
-import { ownWorkSchema, type OwnWork } from './own-work-schema';
+import { customWorkSchema, type CustomWork } from './own-work-schema';
 import { usualAnswers, type Answers, type WorkFacts } from './work';
 import { findWork, WORKS, worksFor } from './works';
 
@@ -24,8 +24,8 @@ const facts: WorkFacts = {
   closedSeasons: [{ hosts: ['oak'], from: '04-01', to: '07-31', why: 'Beetles fly.' }],
   region: 'Test',
 };
-const made = (more: object = {}): OwnWork =>
-  ownWorkSchema.parse({
+const made = (more: object = {}): CustomWork =>
+  customWorkSchema.parse({
     id: 'own-brushing',
     name: 'Brush it out',
     method: 'wash',
@@ -80,13 +80,13 @@ it('minutes and the next look are those of the entry', () => {
 });
 
 it('it is offered for its own conditions alone, where its method is, and found by whoever has it', () => {
-  const ownWorks = [made({ conditions: ['lime-aphid'] })];
+  const customWorks = [made({ conditions: ['lime-aphid'] })];
   const offered = (more: object) =>
-    worksFor({ ...facts, ownWorks, ...more }, [{ method: 'wash' }]).fit.map((w) => w.id);
+    worksFor({ ...facts, customWorks, ...more }, [{ method: 'wash' }]).fit.map((w) => w.id);
   expect(offered({})).toContain('own-brushing');
   expect(offered({ condition: { id: 'beech-scale', name: 'Beech scale' } })).not.toContain('own-brushing');
-  expect(worksFor({ ...facts, ownWorks }, [{ method: 'fence' }]).fit.map((w) => w.id)).not.toContain('own-brushing');
-  expect(findWork('own-brushing', ownWorks)?.name).toBe('Brush it out');
+  expect(worksFor({ ...facts, customWorks }, [{ method: 'fence' }]).fit.map((w) => w.id)).not.toContain('own-brushing');
+  expect(findWork('own-brushing', customWorks)?.name).toBe('Brush it out');
   expect(findWork('own-brushing')).toBeNull();
   expect(WORKS.some((w) => w.id === 'own-brushing')).toBe(false);
 });

@@ -1,14 +1,14 @@
 import { gate, type Gate } from '../gates/gate';
 import { inSeason, monthName } from '../../lib/calendar/months';
 import { CUT_STEPS, cutGates, dressing, dry, hazard } from './cuts';
-import type { OwnWork } from './own-work-schema';
+import type { CustomWork } from './own-work-schema';
 import { num, rule, type Ask, type Work } from './work';
 
 const BEFORE = 'before-';
-const source = (w: OwnWork) => `own work: ${w.basis}`;
+const source = (w: CustomWork) => `own work: ${w.basis}`;
 
 /** What must be so and was not said to be, and the months in which it is done. */
-function gatesOf(w: OwnWork, northernMonth: number, said: Readonly<Record<string, unknown>>): Gate[] {
+function gatesOf(w: CustomWork, northernMonth: number, said: Readonly<Record<string, unknown>>): Gate[] {
   return [
     ...w.before.flatMap((sentence, i) =>
       said[`${BEFORE}${i}`] === true
@@ -41,7 +41,7 @@ function gatesOf(w: OwnWork, northernMonth: number, said: Readonly<Record<string
 }
 
 /** A work of an company's own, as every other: asked, gated, worked out, and looked at again. */
-export function workOf(w: OwnWork): Work {
+export function workOf(w: CustomWork): Work {
   const asks: Ask[] = [
     {
       key: 'count',

@@ -8,7 +8,7 @@ import type { FollowUpRule } from '../season/rules';
 import type { Day } from '../../lib/calendar/zone';
 import type { Cm, UnitSystem } from '../../lib/units/units';
 import { readNumber } from '../../lib/units/numbers';
-import type { OwnWork } from './own-work-schema';
+import type { CustomWork } from './own-work-schema';
 
 /** What a work without a label rests on: the tree, the day, the region's closed seasons and the schools of the company. */
 export interface WorkFacts {
@@ -40,7 +40,7 @@ export interface WorkFacts {
   woundSchool: 'none' | 'wilt region' | 'always on oak';
   meshSchool: 'metal' | 'plastic';
   /** Works of the company's own, beside those that ship. */
-  ownWorks?: readonly OwnWork[];
+  customWorks?: readonly CustomWork[];
   /** Closed seasons for cutting, from the region profile. */
   closedSeasons: readonly { hosts: string[]; from: string; to: string; why: string; diseaseCuts?: boolean }[];
   region: string;

@@ -9,7 +9,7 @@ import { besideOf } from '.';
 import { EATEN } from './eaten';
 import { FIRMNESS_SAID, firmnessOf } from './firmness';
 import { WINTERS } from './winters';
-import { WRONG_OWN, wrongOf } from './wrong';
+import { WRONG_CUSTOM, wrongOf } from './wrong';
 import { ENEMIES_KNOWN, enemiesOf } from './enemies';
 import { REPLANTING } from './replanting';
 
@@ -104,7 +104,7 @@ describe('what else stands beside a condition', () => {
   );
   it('is told of conditions that are there', () => {
     for (const table of [WINTERS, EATEN]) expect(Object.keys(table).filter((id) => !ids.includes(id))).toEqual([]);
-    expect(WRONG_OWN.filter((id) => !ids.includes(id))).toEqual([]);
+    expect(WRONG_CUSTOM.filter((id) => !ids.includes(id))).toEqual([]);
     expect(Object.values(WINTERS).filter((w) => w.hard === null && w.mild === null)).toEqual([]);
   });
 

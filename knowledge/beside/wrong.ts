@@ -201,4 +201,4 @@ export function wrongOf({ id, kind }: Pick<Condition, 'id' | 'kind'>): Wrong[] {
   return [...own, ...BY_KIND[kind].filter((w) => !taken.has(w.what))];
 }
 /** Of conditions with something of their own, for the test that holds that they are there. */
-export const WRONG_OWN = Object.keys(OWN);
+export const WRONG_CUSTOM = Object.keys(OWN);

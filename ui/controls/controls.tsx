@@ -154,13 +154,13 @@ export function Choices<T extends string>({
   );
 }
 
-interface TickProps {
+interface CheckboxProps {
   checked: boolean;
   onChange: (v: boolean) => void;
   children: React.ReactNode;
 }
 const ticked = 'flex cursor-pointer items-center has-focus-visible:outline-3 has-focus-visible:outline-slate';
-const box = (p: TickProps, size: string) => (
+const box = (p: CheckboxProps, size: string) => (
   <Input
     type="checkbox"
     className={`${size} flex-none accent-[var(--cambium-deep)]`}
@@ -170,7 +170,7 @@ const box = (p: TickProps, size: string) => (
 );
 
 /** A box to tick, as large as a glove needs. */
-export function Tick(p: TickProps) {
+export function Checkbox(p: CheckboxProps) {
   return (
     <label className={`row min-h-hand gap-4 py-1.5 ${ticked}`}>
       {box(p, 'size-6')}
@@ -180,7 +180,7 @@ export function Tick(p: TickProps) {
 }
 
 /** One of many to be ticked, side by side: a tree of a row, a way among ways. */
-export function TickTag(p: TickProps) {
+export function CheckboxTag(p: CheckboxProps) {
   return (
     <label className={`min-h-hand gap-2 border border-line px-3 has-checked:border-ink has-checked:bg-paper ${ticked}`}>
       {box(p, 'size-5')}

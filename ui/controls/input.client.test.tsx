@@ -4,7 +4,7 @@ import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { hydrateRoot, type Root } from 'react-dom/client';
 import { renderToString } from 'react-dom/server';
-import { Choices, SelectField, TextArea, TextField, Tick } from './controls';
+import { Choices, SelectField, TextArea, TextField, Checkbox } from './controls';
 
 const UNITS = [
   { value: 'cm', name: 'cm' },
@@ -29,9 +29,9 @@ function Form({ unit: first = 'in' }: { unit?: string }) {
           { value: 'moist', name: 'Moist' },
         ]}
       />
-      <Tick checked={form.clear} onChange={(clear) => set({ clear })}>
+      <Checkbox checked={form.clear} onChange={(clear) => set({ clear })}>
         Clear of wires
-      </Tick>
+      </Checkbox>
       <output>{JSON.stringify(form)}</output>
     </form>
   );

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { FormIssues, type FormIssue } from './controls';
 import { useSend } from './use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 
 /** A press that sends one thing and says what came of it; what is refused stands below it. */
 export function SendPress<I>({
@@ -20,7 +20,7 @@ export function SendPress<I>({
 }) {
   const { busy, issues, send } = useSend(action);
   const router = useRouter();
-  const say = useSaid();
+  const say = useNotify();
   return (
     <>
       <button

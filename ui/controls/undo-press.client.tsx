@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { FormIssues, type FormIssue } from './controls';
 import { useSend } from './use.client';
 
@@ -29,7 +29,7 @@ export function UndoPress<I>({
   children: ReactNode;
 }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const { busy, issues, send } = useSend(action);
   return (
     <>

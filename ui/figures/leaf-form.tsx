@@ -220,12 +220,12 @@ function draw(form: LeafForm): React.ReactNode {
 
 function needlesOf(as: Extract<LeafForm, { kind: 'needles' }>['as']): React.ReactNode {
   const rows = Array.from({ length: 8 }, (_, i) => 106 - i * 11);
-  const twig = <path d="M60 114V10" {...ink} strokeWidth={3.4} />;
+  const stepper = <path d="M60 114V10" {...ink} strokeWidth={3.4} />;
   switch (as) {
     case 'pegs':
       return (
         <>
-          {twig}
+          {stepper}
           <path d={rows.map((y) => `M60 ${y}l-6 -4M60 ${y}l6 -4`).join('')} {...ink} strokeWidth={4} />
           <path d={rows.map((y) => `M54 ${y - 4}l-22 -16M66 ${y - 4}l22 -16`).join('')} {...ink} />
         </>
@@ -233,7 +233,7 @@ function needlesOf(as: Extract<LeafForm, { kind: 'needles' }>['as']): React.Reac
     case 'suckers':
       return (
         <>
-          {twig}
+          {stepper}
           {rows.flatMap((y) => [
             <circle key={`a${y}`} cx="56" cy={y} r="2.6" {...ink} />,
             <circle key={`b${y}`} cx="64" cy={y} r="2.6" {...ink} />,
@@ -244,7 +244,7 @@ function needlesOf(as: Extract<LeafForm, { kind: 'needles' }>['as']): React.Reac
     case 'flat':
       return (
         <>
-          {twig}
+          {stepper}
           <path
             d={rows
               .map((y, i) => `M60 ${y}l-4 -2l${-16 - (i % 3) * 8} -5M60 ${y - 3}l4 -2l${16 + ((i + 1) % 3) * 8} -5`)
@@ -256,7 +256,7 @@ function needlesOf(as: Extract<LeafForm, { kind: 'needles' }>['as']): React.Reac
     case 'tufts':
       return (
         <>
-          {twig}
+          {stepper}
           {[92, 62, 32].flatMap((y, k) =>
             [-1, 1].map((s) => (
               <path
@@ -290,7 +290,7 @@ function needlesOf(as: Extract<LeafForm, { kind: 'needles' }>['as']): React.Reac
     case 'sprays':
       return (
         <>
-          {twig}
+          {stepper}
           {rows
             .slice(0, 7)
             .flatMap((y, i) =>

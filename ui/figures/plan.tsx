@@ -1,4 +1,4 @@
-import { FEATURE_NAMES, WATERS, type AreaKind, type SiteMap } from '@/core/grounds/plan';
+import { FEATURE_NAMES, WATERS, type AreaKind, type SiteMap } from '@/core/site-map/site-map';
 import type { Point, Polygon } from '@/core/rootzone/probe-grid';
 import { showDistance, type UnitSystem } from '@/lib/units/units';
 

@@ -44,7 +44,7 @@ export function zoomed(span: Span, by: number, around: number, within: Span): Sp
 
 /** Pixels that the words of a tick need. */
 const ROOM = 58;
-export interface Tick {
+export interface Checkbox {
   at: number;
   words: string;
 }
@@ -57,7 +57,7 @@ const FORMATS: { least: number; first: (d: Date) => boolean; long: string; short
 ];
 
 /** Ticks of an axis, as many as have room, each in the words of the steps between them. */
-export function ticksOf(span: Span, width: number): Tick[] {
+export function ticksOf(span: Span, width: number): Checkbox[] {
   const scale = scaleUtc([span.from, span.to], [0, width]);
   const ticks = scale.ticks(Math.max(2, Math.floor(width / ROOM)));
   // Months differ in length: the shortest step speaks for them all.

@@ -39,7 +39,7 @@ const cutFruit = (marks: React.ReactNode) =>
       {marks}
     </>,
   );
-const twig = <path d="M18 116C30 84 40 60 52 4M34 116C46 86 56 62 66 4" {...ink} />;
+const stepper = <path d="M18 116C30 84 40 60 52 4M34 116C46 86 56 62 66 4" {...ink} />;
 
 /** Marks on twigs, needles and fruit. */
 export const TWIG_SIGNS: Record<string, Drawing> = {
@@ -48,7 +48,7 @@ export const TWIG_SIGNS: Record<string, Drawing> = {
     scale: '3–15 cm, black, cracked, on one side',
     draw: (
       <>
-        {twig}
+        {stepper}
         <path d="M28 96C20 84 36 74 34 62C38 50 46 40 54 34C66 40 66 54 60 66C58 80 48 96 36 102Z" {...solid} />
         <path d="M36 84L46 80M40 66L54 62M48 50L58 50" stroke="var(--sheet)" strokeWidth="2" fill="none" />
       </>

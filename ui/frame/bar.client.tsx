@@ -4,7 +4,7 @@ import { CircleHelp, CloudOff, Menu, Search, Send, TriangleAlert } from 'lucide-
 import Link from 'next/link';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import { Tick } from '../controls/controls';
+import { Checkbox } from '../controls/controls';
 import { part } from '../controls/part.client';
 import { useSettled } from '../controls/settled.client';
 import { usePhone, type Phone } from '../phone/phone.client';
@@ -60,9 +60,9 @@ function keepSingleKeys(on: boolean): boolean {
 function SingleKeys() {
   const [on, setOn] = useState(singleKeys);
   return (
-    <Tick checked={on} onChange={(wanted) => setOn(keepSingleKeys(wanted))}>
+    <Checkbox checked={on} onChange={(wanted) => setOn(keepSingleKeys(wanted))}>
       Single keys lead somewhere on this device. Off for whoever speaks to it, or presses by mistake.
-    </Tick>
+    </Checkbox>
   );
 }
 

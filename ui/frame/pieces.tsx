@@ -39,8 +39,8 @@ export function TagRow({
 }
 
 /** Told behind what a client has taken. */
-export const Sold = ({ sold }: { sold: boolean }) =>
-  sold && (
+export const Accepted = ({ accepted }: { accepted: boolean }) =>
+  accepted && (
     <>
       , <b className="text-ink">sold</b>
     </>

@@ -20,7 +20,7 @@ async function undone(undo: () => Promise<unknown>): Promise<string> {
 }
 
 /** Says what was just done, and offers to undo it. */
-export const useSaid = () => useContext(Context);
+export const useNotify = () => useContext(Context);
 
 const PLACE = 'elmhorn:said';
 /** What was said lately is said on the next page too: without signal that page is another document. */

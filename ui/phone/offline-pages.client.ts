@@ -43,7 +43,7 @@ export function useOfflineLinks(partOf: (to: URL) => string | null) {
 }
 
 /** Somebody who came to a held page by its own address while there is signal wants what the server has. */
-export function useServersOwn(part: string, real: string) {
+export function useServerPages(part: string, real: string) {
   const router = useRouter();
   const { signal } = usePhone();
   const asked = useSearchParams();

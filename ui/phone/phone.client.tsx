@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
-import { useSaid } from '../frame/undo.client';
+import { useNotify } from '../frame/undo.client';
 import { BLANK, Keeper, type PhoneState } from './sync.client';
 import type { OfflineCommand } from '@/core/phone/command-names';
 import type { Sent, QueuedWrite } from './outbox.client';
@@ -31,7 +31,7 @@ const sentWords = ({ synced, refused }: Sent): string =>
 /** Keeps a phone in touch as long as somebody is signed in on it. */
 export function PhoneKeeper({ personId, children }: { personId: string; children: React.ReactNode }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const [keeper] = useState(() => new Keeper(personId));
   useEffect(
     () =>

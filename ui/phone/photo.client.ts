@@ -17,7 +17,7 @@ const base64Of = (blob: Blob): Promise<string> =>
  * Keeps a photo on this phone to be sent in its turn: made as small as the server keeps it, and freed of where and when it was
  * taken. @returns false where it cannot be kept
  */
-export async function keepPhotoHere(
+export async function savePhotoHere(
   file: File,
   of: { id: string; treeId: string; sign: string | null },
 ): Promise<boolean> {

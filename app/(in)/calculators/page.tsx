@@ -1,4 +1,4 @@
-import { toolsView } from '@/views/shelf';
+import { toolsView } from '@/views/stock';
 import { Frame } from '@/ui/frame/frame';
 import { viewer } from '../../_server/viewer';
 import { Tools } from './tools.client';

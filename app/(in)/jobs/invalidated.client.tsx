@@ -2,14 +2,14 @@
 
 import Link from 'next/link';
 import { limitWords } from '@/core/schedule/words';
-import { useAsked } from '@/ui/controls/asked.client';
+import { useAsked } from '@/ui/controls/query.client';
 import { Section } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
-import type { InvalidatedDays } from '@/views/rounds';
+import type { InvalidatedDays } from '@/views/jobs';
 import { KIT_NAMES } from './kits';
 
 /** Tells which jobs of the kept rounds cannot stand where they stand any more, and leads to days and crews that can. */
-export function Turned({ drawnAt }: { drawnAt: string }) {
+export function InvalidatedJobs({ drawnAt }: { drawnAt: string }) {
   const { told } = useAsked<InvalidatedDays>('/api/jobs/invalidated', drawnAt);
   if (!told?.jobs.length) return null;
   const names = {

@@ -5,13 +5,13 @@ import { findHost } from '@/knowledge';
 import { clockWords } from '@/core/schedule/hours';
 import type { OpenPlan } from '@/store/plans';
 import type { OpenWork } from '@/store/works';
-import type { CrewDayRow } from '@/store/rounds';
+import type { CrewDayRow } from '@/store/crew-days';
 import { dayOrder, groupBy, loadOut } from '@/core/work/load-out';
 import { findWork } from '@/core/work/works';
-import { scheduleView } from '@/views/rounds';
+import { scheduleView } from '@/views/jobs';
 import { byDay } from '@/views/today';
 import { Frame } from '@/ui/frame/frame';
-import { MoreTrees, Section, Sold, TagLine, TagRow } from '@/ui/frame/pieces';
+import { MoreTrees, Section, Accepted, TagLine, TagRow } from '@/ui/frame/pieces';
 import { allows, todayOf, viewer } from '../../_server/viewer';
 import { DevicesOnTrees } from './devices/devices-on-trees';
 import { rowsOf } from './day/lines';
@@ -23,7 +23,7 @@ import { ToSettle } from '../to-settle';
 import { Coming } from '../waiting';
 import { dayAfter } from '@/lib/calendar/days';
 import { z } from 'zod';
-import { Turned } from './invalidated.client';
+import { InvalidatedJobs } from './invalidated.client';
 import { shortDay } from '@/ui/words';
 import { PrintButton } from '@/ui/controls/print.client';
 import { clockNow } from '@/store/clock';
@@ -130,7 +130,7 @@ export default async function CrewDays({ searchParams }: { searchParams: Promise
           <MixRows mixes={mixes} units={v.units} timeZone={v.timeZone} now={now} />
         </Section>
       )}
-      {rounds.length + days.length > 0 && <Turned drawnAt={now.toISOString()} />}
+      {rounds.length + days.length > 0 && <InvalidatedJobs drawnAt={now.toISOString()} />}
       {rounds.map((r) => (
         <TodaysCrewDay key={r.id} round={r} plans={open} works={openWorks} />
       ))}
@@ -177,7 +177,7 @@ export default async function CrewDays({ searchParams }: { searchParams: Promise
                 }
               >
                 {METHOD_NAMES[p.method]}: {showAmount(p.product, p.unit, v.units).text} {p.labelName}
-                <Sold sold={p.sold} />
+                <Accepted accepted={p.accepted} />
                 <Left left={p.left} />
               </TagRow>
             )}
@@ -205,7 +205,7 @@ export default async function CrewDays({ searchParams }: { searchParams: Promise
                 }
               >
                 {findWork(w.workId)?.name ?? w.workId}
-                <Sold sold={w.sold} />
+                <Accepted accepted={w.accepted} />
                 <Left left={w.left} />
               </TagRow>
             )}
@@ -301,7 +301,7 @@ interface LaterStop {
   siteName: string;
   day: string;
   words: string;
-  sold: boolean;
+  accepted: boolean;
 }
 /** What waits for a later day, the trees that have the same on one day together. */
 function laterOf(plans: readonly OpenPlan[], works: readonly OpenWork[]): LaterStop[][] {
@@ -319,7 +319,7 @@ function laterOf(plans: readonly OpenPlan[], works: readonly OpenWork[]): LaterS
       words: findWork(w.workId)?.name ?? w.workId,
     })),
   ];
-  return [...groupBy(each, (s) => [s.siteName, s.day, s.words, s.sold].join()).values()].sort((a, b) =>
+  return [...groupBy(each, (s) => [s.siteName, s.day, s.words, s.accepted].join()).values()].sort((a, b) =>
     a[0]!.day.localeCompare(b[0]!.day),
   );
 }
@@ -336,7 +336,7 @@ function Later({ same }: { same: readonly LaterStop[] }) {
         right={<span className="figures text-right font-bold">{shortDay(s.day)}</span>}
       >
         {s.words}
-        <Sold sold={s.sold} />
+        <Accepted accepted={s.accepted} />
       </TagRow>
       <MoreTrees trees={same.slice(1)} />
     </>

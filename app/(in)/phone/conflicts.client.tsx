@@ -7,7 +7,7 @@ import { reasonFor } from '@/core/phone/reason';
 import { FormIssues, TextField, type FormIssue } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { UndoPress } from '@/ui/controls/undo-press.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { endPhone, settleConflict } from './actions';
 
 export interface InspectionAt {
@@ -26,7 +26,7 @@ export interface InspectionAt {
 /** One write that was refused: what stands in its way, and what can be done about it. */
 export function Inspection({ look: l }: { look: InspectionAt }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const { busy, issues, send } = useSend(settleConflict);
   const [reasons, setReasons] = useState<Record<string, string>>({});
   const [aside, setAside] = useState<string | null>(null);

@@ -5,7 +5,7 @@ import { clockWords, isWrong } from '@/core/phone/clock';
 import { FormIssues, type FormIssue } from '@/ui/controls/controls';
 import { FilePress } from '@/ui/controls/file.client';
 import { Section } from '@/ui/frame/pieces';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { offlinePages } from '@/ui/phone/offline-copy.client';
 import { handOver } from '@/ui/phone/outbox.client';
 import { usePhone } from '@/ui/phone/phone.client';
@@ -31,7 +31,7 @@ async function room(): Promise<Room> {
 /** What waits on this phone and what it holds; all of it works without signal. */
 export function ThisPhone() {
   const phone = usePhone();
-  const said = useSaid();
+  const said = useNotify();
   const { waiting, sealed, signal, holding } = phone;
   const [held, setHeld] = useState<OfflinePage[] | null>(null);
   const [space, setSpace] = useState<Room | null>(null);

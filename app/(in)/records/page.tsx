@@ -1,20 +1,20 @@
 import Link from 'next/link';
 import { z } from 'zod';
-import { uuid } from '@/core/book/record';
-import { summary } from '@/core/book/words';
+import { uuid } from '@/core/records/record';
+import { summary } from '@/core/records/words';
 import { METHOD_NAMES, METHODS } from '@/core/label/methods';
-import { WORKS_ALONE } from '@/core/book/filter';
+import { WORKS_ALONE } from '@/core/records/filter';
 import { minuteWords } from '@/core/schedule/words';
 import { findHost } from '@/knowledge';
-import type { BookRow } from '@/store/book';
+import type { RecordRow } from '@/store/records';
 import type { DoneWork } from '@/store/works';
-import { bookView } from '@/views/book';
+import { recordsView } from '@/views/records';
 import { workName } from '../trees/[id]/works';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
 import { todayOf, viewer } from '../../_server/viewer';
-import { bookQuery } from './query';
+import { recordsQuery } from './query';
 import { SiteChoice } from '@/ui/controls/site-choice.client';
 
 export const metadata = { title: 'Records' };
@@ -28,9 +28,9 @@ export default async function Book({
 }) {
   const v = await viewer();
   const params = await searchParams;
-  const { filter, issues } = bookQuery(params);
+  const { filter, issues } = recordsQuery(params);
   const at = cursor.safeParse(String(params.after ?? '').split('_'));
-  const { entries, places } = await bookView(v, {
+  const { entries, places } = await recordsView(v, {
     ...filter,
     after: at.success ? { doneOn: at.data[0], id: at.data[1] } : null,
     limit: PAGE,
@@ -138,7 +138,7 @@ export default async function Book({
   );
 }
 
-function Treatment({ r }: { r: BookRow }) {
+function Treatment({ r }: { r: RecordRow }) {
   return (
     <li className="row flex flex-wrap items-center gap-x-5 gap-y-1 py-3">
       <span className="figures w-28 flex-none">{shortDay(r.doneOn)}</span>

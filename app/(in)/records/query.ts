@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { uuid } from '@/core/book/record';
-import { WORKS_ALONE } from '@/core/book/filter';
+import { uuid } from '@/core/records/record';
+import { WORKS_ALONE } from '@/core/records/filter';
 import { METHODS } from '@/core/label/methods';
-import type { BookFilter } from '@/store/book';
+import type { RecordFilter } from '@/store/records';
 
 const schema = z.object({
   words: z.string().trim().max(80, 'Search for at most 80 signs.').nullable(),
@@ -13,8 +13,8 @@ const schema = z.object({
 });
 
 /** The filter of the book from an address; what cannot be read is left out and said. */
-export function bookQuery(params: Record<string, string | string[] | undefined>): {
-  filter: Omit<BookFilter, 'after' | 'limit'>;
+export function recordsQuery(params: Record<string, string | string[] | undefined>): {
+  filter: Omit<RecordFilter, 'after' | 'limit'>;
   issues: string[];
 } {
   const raw = Object.fromEntries(

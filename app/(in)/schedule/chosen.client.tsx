@@ -7,7 +7,7 @@ import type { Bound } from '@/core/prescribe/when';
 import { dayAfter } from '@/lib/calendar/days';
 import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { boundWords, byWeight, spanWords } from '@/ui/season-words';
 import { fromToday, shortDay } from '@/ui/words';
 import { moveInspections, movePlans, moveVisits, moveWorks } from './actions';
@@ -54,12 +54,12 @@ export function Chosen(p: Props) {
       <p>
         {on.length === 1 ? `${tree.tag} ${tree.host}` : `${on.length} trees: ${tagsOf(data, { ...group, on })}`}
         {about.programme ? `, ${about.programme}` : ''}
-        {about.trouble ? `, against ${about.trouble}` : ''}
+        {about.problem ? `, against ${about.problem}` : ''}
       </p>
       <p className="figures">
         <b>{shortDay(group.day)}</b> {group.state === 'done' ? '' : `(${fromToday(group.day, today)})`},{' '}
         {STATES[group.state]}
-        {group.sold && group.state !== 'done' && ', sold'}
+        {group.accepted && group.state !== 'done' && ', sold'}
         {group.earliest !== group.latest && `; may stand ${spanWords(group.earliest, group.latest)}`}
       </p>
       {moves && <Move {...p} />}
@@ -112,7 +112,7 @@ function useMove(
 
 function Move({ group, on, day, today, days, onDay, onClose }: Props) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const [because, setBecause] = useState('');
   const [by, move] = useMove(group, on, { day, because }, (more) => {
     said({ sentence: `Moved to ${shortDay(day)}${more}.` });

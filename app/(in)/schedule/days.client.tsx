@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { useAsked, type Asked } from '@/ui/controls/asked.client';
+import { useAsked, type Asked } from '@/ui/controls/query.client';
 import type { Shut } from '@/ui/figures/year';
 import type { PlanDays } from '@/views/plan-days';
 

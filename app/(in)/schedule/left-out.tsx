@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { groupBy } from '@/core/work/load-out';
-import type { LeftOut } from '@/store/left-out';
+import type { LeftOut } from '@/store/skipped-trees';
 import { Section } from '@/ui/frame/pieces';
 import { SettleLeftOut } from './left-out.client';
 

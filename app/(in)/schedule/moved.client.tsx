@@ -4,12 +4,12 @@ import { groups } from 'd3-array';
 import { useRouter } from 'next/navigation';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { FormIssues } from '@/ui/controls/controls';
-import { useAsked } from '@/ui/controls/asked.client';
+import { useAsked } from '@/ui/controls/query.client';
 import { useSend } from '@/ui/controls/use.client';
 import { Section } from '@/ui/frame/pieces';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { boundWords } from '@/ui/season-words';
-import { tagRuns } from '@/core/grounds/tags';
+import { tagRuns } from '@/core/site-map/tags';
 import { shortDay } from '@/ui/words';
 import type { PlanMoves } from '@/views/plan-days';
 import { followPlans } from './actions';
@@ -25,7 +25,7 @@ const alike = (m: Move) => [m.label, m.method, m.was.plannedFor, m.now?.plannedF
  */
 export function MovedPlans({ siteId, drawnAt, may }: { siteId: string; drawnAt: string; may: boolean }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const { told } = useAsked<PlanMoves>(`/api/schedule/moves?place=${siteId}`, drawnAt);
   const { busy, issues, send } = useSend(followPlans);
   if (!told?.moves.length) return null;

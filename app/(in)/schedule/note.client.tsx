@@ -6,7 +6,7 @@ import { v7 } from 'uuid';
 import { STAGE_NAMES, type Bbch } from '@/core/season/bbch';
 import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { noteStage, voidStageNote } from './actions';
 
 interface Where {
@@ -18,7 +18,7 @@ interface Where {
 /** Notes one thing that is seen today, or on another day, and takes it back by Undo. */
 function useNote({ siteId, treeId }: Where) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const { busy, issues, send } = useSend(noteStage);
   const note = (what: Parameters<typeof noteStage>[0]['what'], on: string, words: string, after: () => void) => {
     const id = v7();

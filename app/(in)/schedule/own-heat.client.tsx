@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { Choices, FormIssues, SelectField, TextField } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { saveDegreeDayModel } from './actions';
 
 interface Form {
@@ -30,7 +30,7 @@ const EMPTY: Form = {
 /** A sum of heat of the company's own, for a host that stands here. */
 export function OwnHeat({ hosts }: { hosts: { value: string; name: string }[] }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const made = useMadeId('own-heat');
   const [form, setForm] = useDraft<Form>('own-heat', { ...EMPTY, host: hosts[0]?.value ?? '' });
   const { busy, issues, send } = useSend(saveDegreeDayModel, made);

@@ -8,7 +8,7 @@ import { groupBy } from '@/core/work/load-out';
 import { findWork } from '@/core/work/works';
 import { findHost } from '@/knowledge';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { seasonView, type Season as SeasonOf } from '@/views/season';
+import { seasonView, type Season as SeasonOf } from '@/views/schedule';
 import { Ribbon } from '@/ui/figures/ribbon';
 import { Frame } from '@/ui/frame/frame';
 import { MoreTrees, Section, TagLine, TagRow } from '@/ui/frame/pieces';

@@ -2,7 +2,7 @@ import { STAGE_NAMES, stageWords, type Bbch } from '@/core/season/bbch';
 import { dayAfter } from '@/lib/calendar/days';
 import { type Day } from '@/lib/calendar/zone';
 import { stagesOf } from '@/core/season/growth';
-import type { Fitness, HostSeason, SiteSeason } from '@/views/season';
+import type { Fitness, HostSeason, SiteSeason } from '@/views/schedule';
 import { findCondition, growthOf } from '@/knowledge';
 import { Section } from '@/ui/frame/pieces';
 import { coverWords, expectedWords, stageReason, spanWords } from '@/ui/season-words';

@@ -2,11 +2,11 @@ import fc from 'fast-check';
 import { rowsBy, tagsOf, visitAt, type Order, type RibbonData, type VisitGroup } from './ribbon';
 
 const abouts = [
-  { words: 'Foliar spray, sulphur', trouble: 'Apple scab', programme: 'Orchard apple', step: 'Scab cover' },
-  { words: 'Trunk guard', trouble: null, programme: null, step: null },
-  { words: 'Look at the top', trouble: null, programme: 'Orchard apple', step: 'Look' },
+  { words: 'Foliar spray, sulphur', problem: 'Apple scab', programme: 'Orchard apple', step: 'Scab cover' },
+  { words: 'Trunk guard', problem: null, programme: null, step: null },
+  { words: 'Look at the top', problem: null, programme: 'Orchard apple', step: 'Look' },
 ];
-const row = (id: string, trouble: string | null) => ({ id, label: id, trouble, bands: [], marks: [] });
+const row = (id: string, problem: string | null) => ({ id, label: id, problem, bands: [], marks: [] });
 const dataOf = (groups: VisitGroup[]): RibbonData => ({
   trees: ['001', '002', '003', '007'].map((tag) => ({
     id: `t${tag}`,
@@ -32,7 +32,7 @@ const group = (about: number, trees: number[], state: VisitGroup['state'] = 'pla
   state,
   moves: state === 'planned' ? 'programme' : null,
   assignmentId: null,
-  sold: false,
+  accepted: false,
   on: trees.map((tree) => ({ tree, id: `v${about}${tree}`, planId: null })),
 });
 const groups = fc.array(
@@ -43,7 +43,7 @@ const groups = fc.array(
 describe('the ribbons of a place', () => {
   it('show every visit once in each order, on a row for each tree where trees are asked for', () => {
     fc.assert(
-      fc.property(groups, fc.constantFrom<Order>('place', 'programme', 'trouble', 'tree'), (of, order) => {
+      fc.property(groups, fc.constantFrom<Order>('place', 'programme', 'problem', 'tree'), (of, order) => {
         const data = dataOf(of.map(([a, on, s]) => group(a, on, s as VisitGroup['state'])));
         const marks = rowsBy(data, order).flatMap((r) => r.marks);
         const want = data.groups.flatMap((g, i) =>
@@ -69,7 +69,7 @@ describe('the ribbons of a place', () => {
   });
 
   it('by trouble: what hatches, infects and is done against it on one row; what acts on none in particular below', () => {
-    const rows = rowsBy(dataOf([group(0, [0, 1]), group(1, [0])]), 'trouble');
+    const rows = rowsBy(dataOf([group(0, [0, 1]), group(1, [0])]), 'problem');
     expect(rows.map((r) => [r.label, r.marks.length])).toEqual([
       ['Apple scab', 1],
       ['Codling moth', 0],

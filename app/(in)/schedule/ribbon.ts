@@ -1,13 +1,13 @@
 import { groups } from 'd3-array';
 import type { Day } from '@/lib/calendar/zone';
 import type { YearMark, YearRow } from '@/ui/figures/year';
-import { tagRuns } from '@/core/grounds/tags';
+import { tagRuns } from '@/core/site-map/tags';
 
 /** What visits are: the same for all trees and days that have it. */
 export interface AboutVisit {
   words: string;
   /** The trouble that it acts on, by name; null where it is for none in particular. */
-  trouble: string | null;
+  problem: string | null;
   programme: string | null;
   step: string | null;
 }
@@ -22,12 +22,12 @@ export interface VisitGroup {
   moves: 'programme' | 'plan' | 'work' | 'look' | null;
   assignmentId: string | null;
   /** The client has taken it. */
-  sold: boolean;
+  accepted: boolean;
   /** Trees by their place in the list, each with the id of what is moved or opened there. */
   on: { tree: number; id: string; planId: string | null }[];
 }
 /** A row that has its own trouble. */
-export type TroubleRow = YearRow & { trouble: string | null };
+export type ProblemRow = YearRow & { problem: string | null };
 
 /** Everything that the ribbons of a place show, whatever they are ordered by. */
 export interface RibbonData {
@@ -37,18 +37,18 @@ export interface RibbonData {
   growth: YearRow[];
   /** Days in bloom, by host: bees count at every tree. */
   bloom: Record<string, YearRow['bands']>;
-  heat: TroubleRow[];
-  infections: TroubleRow[];
-  times: TroubleRow[];
+  heat: ProblemRow[];
+  infections: ProblemRow[];
+  times: ProblemRow[];
   /** Stages of each trouble, a row a stage. */
-  lives: TroubleRow[];
+  lives: ProblemRow[];
   picking: YearRow[];
 }
 
 export const ORDERS = {
   place: 'By what grows and is done',
   programme: 'By programme',
-  trouble: 'By trouble',
+  problem: 'By trouble',
   tree: 'By tree',
 } as const;
 export type Order = keyof typeof ORDERS;
@@ -98,15 +98,15 @@ function visitRows(data: RibbonData, named: (a: AboutVisit) => string | null): Y
   }));
 }
 
-const byTrouble = (data: RibbonData): YearRow[] => {
+const byProblem = (data: RibbonData): YearRow[] => {
   const { heat, infections, times } = data;
-  const visits = visitRows(data, (a) => a.trouble);
+  const visits = visitRows(data, (a) => a.problem);
   const names = [
-    ...new Set([...data.abouts.map((a) => a.trouble), ...[heat, infections, times].flat().map((r) => r.trouble)]),
+    ...new Set([...data.abouts.map((a) => a.problem), ...[heat, infections, times].flat().map((r) => r.problem)]),
   ];
-  const troubles = names.flatMap((name): YearRow[] => {
+  const problems = names.flatMap((name): YearRow[] => {
     if (name === null) return [];
-    const parts = [...heat, ...infections, ...times].filter((r) => r.trouble === name);
+    const parts = [...heat, ...infections, ...times].filter((r) => r.problem === name);
     const own = visits.filter((r) => r.id === `visits ${name}`);
     const all: YearRow[] = [...parts, ...own];
     return [
@@ -117,10 +117,10 @@ const byTrouble = (data: RibbonData): YearRow[] => {
         marks: all.flatMap((r) => r.marks),
         curves: all.flatMap((r) => r.curves ?? []),
       },
-      ...data.lives.filter((r) => r.trouble === name),
+      ...data.lives.filter((r) => r.problem === name),
     ];
   });
-  return [...troubles, ...visitRows(data, (a) => (a.trouble === null ? a.words : null))];
+  return [...problems, ...visitRows(data, (a) => (a.problem === null ? a.words : null))];
 };
 
 const byTree = (data: RibbonData): YearRow[] => {
@@ -145,8 +145,8 @@ export function rowsBy(data: RibbonData, order: Order): YearRow[] {
         ...visitRows(data, (a) => (a.programme === null ? null : `${a.programme}: ${a.step ?? a.words}`)),
         ...visitRows(data, (a) => (a.programme === null ? a.words : null)),
       ];
-    case 'trouble':
-      return byTrouble(data);
+    case 'problem':
+      return byProblem(data);
     case 'tree':
       return byTree(data);
   }

@@ -10,8 +10,8 @@ import { findCondition, findHost } from '@/knowledge';
 import type { YearBand, YearMark, YearRow } from '@/ui/figures/year';
 import { LIFE_TONES, LIFE_WORDS, lifeTimeWords, spanWords, stageReason } from '@/ui/season-words';
 import { shortDay } from '@/ui/words';
-import type { HostSeason, SiteSeason } from '@/views/season';
-import type { AboutVisit, RibbonData, TroubleRow, VisitGroup } from './ribbon';
+import type { HostSeason, SiteSeason } from '@/views/schedule';
+import type { AboutVisit, RibbonData, ProblemRow, VisitGroup } from './ribbon';
 import { causeWords } from './words';
 
 const next = (stages: readonly StageDate[], codes: readonly Bbch[], from: Day) =>
@@ -56,10 +56,10 @@ const bloomOf = ({ hosts }: SiteSeason, last: Day): Record<string, YearBand[]> =
   Object.fromEntries(hosts.map((h) => [h.host.id, bandsOf(h.year.stages, last).filter((b) => b.tone === 'bloom')]));
 
 const capital = (words: string) => words.replace(/^./, (c) => c.toUpperCase());
-const troubleName = (id: string | null) => (id === null ? null : (findCondition(id)?.name ?? null));
+const problemName = (id: string | null) => (id === null ? null : (findCondition(id)?.name ?? null));
 
 /** Rows of what heat brings, a model each, whichever hosts it concerns. */
-function heatRows({ hosts, models, curves }: SiteSeason): TroubleRow[] {
+function heatRows({ hosts, models, curves }: SiteSeason): ProblemRow[] {
   const dates = hosts.flatMap((h) => h.year.heat);
   return [...new Set(dates.map((d) => d.modelId))].map((id) => {
     const of = dates.filter((d) => d.modelId === id);
@@ -68,7 +68,7 @@ function heatRows({ hosts, models, curves }: SiteSeason): TroubleRow[] {
     return {
       id,
       label: capital(name),
-      trouble: troubleName(of[0]!.conditionId),
+      problem: problemName(of[0]!.conditionId),
       bands: [],
       marks: days.map((h) => ({
         day: h.day,
@@ -82,11 +82,11 @@ function heatRows({ hosts, models, curves }: SiteSeason): TroubleRow[] {
   });
 }
 
-const infectionRows = ({ events }: SiteSeason): TroubleRow[] =>
+const infectionRows = ({ events }: SiteSeason): ProblemRow[] =>
   [...new Set(events.map((e) => e.conditionId))].map((id) => ({
     id: `infections ${id}`,
-    label: `Infections of ${troubleName(id)?.toLowerCase() ?? id}`,
-    trouble: troubleName(id),
+    label: `Infections of ${problemName(id)?.toLowerCase() ?? id}`,
+    problem: problemName(id),
     bands: [],
     marks: events
       .filter((e) => e.conditionId === id)
@@ -100,11 +100,11 @@ const infectionRows = ({ events }: SiteSeason): TroubleRow[] =>
   }));
 
 /** When each trouble has its time by the field guide, as windows with how sure their first day is. */
-const timeRows = ({ times }: SiteSeason): TroubleRow[] =>
+const timeRows = ({ times }: SiteSeason): ProblemRow[] =>
   [...groupBy(times, (t) => t.conditionId)].map(([id, of]) => ({
     id: `times ${id}`,
-    label: `Time of ${troubleName(id)?.toLowerCase() ?? id}`,
-    trouble: troubleName(id),
+    label: `Time of ${problemName(id)?.toLowerCase() ?? id}`,
+    problem: problemName(id),
     bands: of.map((t) => ({
       from: t.from,
       to: t.to,
@@ -115,13 +115,13 @@ const timeRows = ({ times }: SiteSeason): TroubleRow[] =>
   }));
 
 /** What each trouble does through the year, a row for each of its stages. */
-const lifeRows = ({ lives, place }: SiteSeason): TroubleRow[] =>
+const lifeRows = ({ lives, place }: SiteSeason): ProblemRow[] =>
   [...groupBy(lives, (l) => `${l.conditionId} ${l.stage}`)].map(([id, of]) => {
     const { conditionId, stage, hostId } = of[0]!;
     return {
       id: `life ${id}`,
-      label: `${troubleName(conditionId) ?? conditionId}: ${LIFE_WORDS[stage]}`,
-      trouble: troubleName(conditionId),
+      label: `${problemName(conditionId) ?? conditionId}: ${LIFE_WORDS[stage]}`,
+      problem: problemName(conditionId),
       bands: of.map((l) => ({
         from: l.first,
         to: l.last,
@@ -184,7 +184,7 @@ function aboutOf(v: YearVisit): AboutVisit {
       : `${v.what ?? 'Look'}${v.onlyIf ? ` (only if ${v.onlyIf})` : ''}`;
   return {
     words,
-    trouble: v.conditionId ? (findCondition(v.conditionId)?.name ?? null) : null,
+    problem: v.conditionId ? (findCondition(v.conditionId)?.name ?? null) : null,
     programme: v.assignment?.programme ?? null,
     step: v.assignment?.step ?? null,
   };
@@ -217,7 +217,7 @@ export function ribbonOf(at: SiteSeason, until: Day): RibbonData {
     return abouts.get(key)!.at;
   };
   const alike = groupBy(at.visits, (v) =>
-    JSON.stringify([aboutAt(v), v.day, v.earliest, v.latest, v.state, movesBy(v), v.assignment?.id, v.sold]),
+    JSON.stringify([aboutAt(v), v.day, v.earliest, v.latest, v.state, movesBy(v), v.assignment?.id, v.accepted]),
   );
   return {
     trees: walked.map(({ walk: _, ...t }) => t),
@@ -231,7 +231,7 @@ export function ribbonOf(at: SiteSeason, until: Day): RibbonData {
         state: stateOf(first, at.today),
         moves: movesBy(first),
         assignmentId: first.assignment?.id ?? null,
-        sold: first.sold,
+        accepted: first.accepted,
         on: of.map((v) => ({
           tree: treeAt.get(v.treeId)!,
           id: movesBy(v) === 'programme' ? v.assignment!.visitId : v.id,

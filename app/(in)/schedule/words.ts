@@ -1,4 +1,4 @@
-import type { CoveredEvent } from '@/views/season';
+import type { CoveredEvent } from '@/views/schedule';
 
 const figure = (x: number, digits = 0) => x.toFixed(digits);
 

@@ -12,7 +12,7 @@ import { MadeAddress } from '@/ui/controls/made-address.client';
 import { Choices, FormIssues, SelectField, TextField } from '@/ui/controls/controls';
 import { SendPress } from '@/ui/controls/send-press.client';
 import { forgetDrafts, useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { changePassword, endSession, saveCompany, addCalendarAddress, savePreferences } from './actions';
 
 export function Preferences({ units, theme }: { units: UnitSystem; theme: Theme }) {
@@ -115,7 +115,7 @@ export function CompanyForm({
 }) {
   const [form, setForm] = useState(company);
   const { busy, issues, send } = useSend(saveCompany);
-  const said = useSaid();
+  const said = useNotify();
   return (
     <form
       className="mt-8 max-w-xl"

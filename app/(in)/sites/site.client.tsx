@@ -5,9 +5,9 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { hoursText, type HoursRule } from '@/core/schedule/hours';
 import { AREA, LENGTH, type UnitSystem } from '@/lib/units/units';
-import { FormIssues, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import { FormIssues, SelectField, TextArea, TextField, Checkbox } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { recordOthersOnSite, addTree, saveSite } from '../trees/actions';
 
 interface Editable {
@@ -48,7 +48,7 @@ export function SiteForm({
   units: UnitSystem;
 }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const us = units === 'us';
   const [id] = useState(() => place?.id ?? v7());
   const [form, setForm, forget] = useDraft(`place:${place?.id ?? 'new'}`, {
@@ -193,9 +193,9 @@ export function SiteForm({
         value={form.pickings}
         onChange={set('pickings')}
       />
-      <Tick checked={form.noWater} onChange={(noWater) => setForm((f) => ({ ...f, noWater }))}>
+      <Checkbox checked={form.noWater} onChange={(noWater) => setForm((f) => ({ ...f, noWater }))}>
         Paced: no water within {us ? '330 ft' : '100 m'}
-      </Tick>
+      </Checkbox>
       <div className="mt-4">
         <TextArea
           label="When one may be there, one rule a line: Mon–Fri 16:00–20:00"
@@ -263,7 +263,7 @@ export function AddTreeForm({
   const unit = units === 'us' ? 'in' : 'cm';
   const [form, setForm] = useState({ tag: '', hostId: '', species: '', girth: '' });
   const { busy, issues, send } = useSend(addTree);
-  const said = useSaid();
+  const said = useNotify();
   return (
     <form
       className="mt-8 max-w-2xl"
@@ -327,7 +327,7 @@ export function OthersForm({ siteId, today }: { siteId: string; today: string })
   const empty = { active: '', grams: '', onDay: today, who: '' };
   const [form, setForm] = useState(empty);
   const { busy, issues, send } = useSend(recordOthersOnSite);
-  const said = useSaid();
+  const said = useNotify();
   const set = (k: keyof typeof form) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
   return (
     <form

@@ -3,9 +3,9 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { EQUIPMENT_KINDS, type Equipment, type EquipmentKind } from '@/core/work/load-out';
-import { FormIssues, SelectField, TextField, Tick } from '@/ui/controls/controls';
+import { FormIssues, SelectField, TextField, Checkbox } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { shortDay } from '@/ui/words';
 import { deleteEquipment, saveEquipment } from './actions';
 
@@ -70,7 +70,7 @@ export function EquipmentForm({ own }: { own?: Equipment }) {
   const [form, setForm] = useState(() => ({ ...fieldsOf(own), checked: false }));
   const { busy, issues, send } = useSend(saveEquipment);
   const drop = useSend(deleteEquipment);
-  const said = useSaid();
+  const said = useNotify();
   const set = (k: 'name' | 'sizeMm' | 'holdsMl' | 'count') => (x: string) => setForm((f) => ({ ...f, [k]: x }));
   return (
     <form
@@ -132,9 +132,9 @@ export function EquipmentForm({ own }: { own?: Equipment }) {
         value={form.count}
         onChange={set('count')}
       />
-      <Tick checked={form.checked} onChange={(checked) => setForm((f) => ({ ...f, checked }))}>
+      <Checkbox checked={form.checked} onChange={(checked) => setForm((f) => ({ ...f, checked }))}>
         Looked over today
-      </Tick>
+      </Checkbox>
       <div className="mb-4 flex gap-2">
         <button className="press" disabled={busy}>
           {own ? 'Keep' : 'Add'}

@@ -4,7 +4,7 @@ import { FormIssues } from '@/ui/controls/controls';
 import { FilePress } from '@/ui/controls/file.client';
 import { SendPress } from '@/ui/controls/send-press.client';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { importLabel, restoreLabel, checkLabel, retireLabel } from './actions';
 
 export const CheckLabel = ({ labelId, name }: { labelId: string; name: string }) => (
@@ -31,7 +31,7 @@ export const LabelOff = ({ labelKey, name, off }: { labelKey: string; name: stri
 
 export function LabelFile() {
   const { busy, issues, setIssues, send } = useSend(importLabel);
-  const said = useSaid();
+  const said = useNotify();
   const open = async (file: File) => {
     if (file.size > 400_000)
       return setIssues([{ path: 'label', message: `${file.name} is too large for a label (400 kB at most).` }]);

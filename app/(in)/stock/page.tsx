@@ -3,7 +3,7 @@ import { groupWords } from '@/core/label/group';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { isLiquid } from '@/core/label/liquid';
 import { figure, MASS, showAmount, smallUnit, VOLUME } from '@/lib/units/units';
-import { shelfView } from '@/views/shelf';
+import { stockView } from '@/views/stock';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { dayAndClock, shortDay } from '@/ui/words';
@@ -20,7 +20,7 @@ const NO_VESSEL = 'No vessel yet: doses cannot be rounded to marks. Add your jug
 export default async function Shelf() {
   const v = await viewer();
   const today = todayOf(v);
-  const { labels, lots, vessels, moves, sprayers, plans, balances, levels, equipment, labelsOff } = await shelfView(v);
+  const { labels, lots, vessels, moves, sprayers, plans, balances, levels, equipment, labelsOff } = await stockView(v);
   const keep = allows(v, 'keep the shelf');
   const show = (amount: number, unit: 'mL' | 'g') =>
     showAmount(amount, unit === 'mL' ? 'volume' : 'mass', v.units).text;

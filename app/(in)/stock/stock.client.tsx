@@ -6,7 +6,7 @@ import { smallUnit, type UnitSystem } from '@/lib/units/units';
 import { FormIssues, SelectField, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { Input } from '@/ui/controls/input.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { adjustStock, receiveLot, setReorderLevel } from './actions';
 
 const unitFor = (base: 'mL' | 'g', units: UnitSystem) => smallUnit(base === 'mL' ? 'volume' : 'mass', units);
@@ -22,7 +22,7 @@ export function Receive({
   const [form, setForm] = useState(empty);
   const [ids, setIds] = useState(() => ({ moveId: v7(), lotId: v7() }));
   const { busy, issues, send } = useSend(receiveLot);
-  const said = useSaid();
+  const said = useNotify();
   const unit = unitFor(labels.find((l) => l.value === form.labelKey)?.unit ?? 'mL', units);
   return (
     <form
@@ -95,7 +95,7 @@ export function CountLot({
   const [open, setOpen] = useState(false);
   const [form, setForm] = useState({ what: 'counted' as keyof typeof MOVES, counted: '', reason: '' });
   const { busy, issues, send } = useSend(adjustStock);
-  const said = useSaid();
+  const said = useNotify();
   const own = unitFor(unit, units);
   if (!open)
     return (
@@ -163,7 +163,7 @@ export function WarnBelow({
 }) {
   const [value, setValue] = useState(below);
   const { busy, issues, send } = useSend(setReorderLevel);
-  const said = useSaid();
+  const said = useNotify();
   const own = unitFor(unit, units);
   return (
     <form

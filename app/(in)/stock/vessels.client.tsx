@@ -3,9 +3,9 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import type { Vessel } from '@/core/mix/vessels';
-import { Choices, TextField, Tick } from '@/ui/controls/controls';
+import { Choices, TextField, Checkbox } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { deleteSprayer, deleteVessel, saveSprayer, saveVessel } from './actions';
 import type { Tank } from '@/core/spray/loads';
 
@@ -18,7 +18,7 @@ export function AddVessel() {
     reserved: true,
   });
   const { busy, issues, send } = useSend(saveVessel);
-  const said = useSaid();
+  const said = useNotify();
   const unit = form.dimension === 'volume' ? 'mL' : 'g';
   return (
     <form
@@ -67,9 +67,9 @@ export function AddVessel() {
         value={form.graduation}
         onChange={(graduation) => setForm((f) => ({ ...f, graduation }))}
       />
-      <Tick checked={form.reserved} onChange={(reserved) => setForm((f) => ({ ...f, reserved }))}>
+      <Checkbox checked={form.reserved} onChange={(reserved) => setForm((f) => ({ ...f, reserved }))}>
         Marked, and kept for pesticides alone
-      </Tick>
+      </Checkbox>
       <button className="press justify-self-start" disabled={busy}>
         Add this vessel
       </button>
@@ -79,7 +79,7 @@ export function AddVessel() {
 
 export function RemoveVessel({ vessel }: { vessel: Vessel }) {
   const { busy, send } = useSend(deleteVessel);
-  const said = useSaid();
+  const said = useNotify();
   const again = {
     id: vessel.id,
     name: vessel.name,
@@ -114,7 +114,7 @@ export function SprayerForm({ sprayer }: { sprayer?: Tank }) {
   const [form, setForm] = useState(empty);
   const { busy, issues, send } = useSend(saveSprayer);
   const drop = useSend(deleteSprayer);
-  const said = useSaid();
+  const said = useNotify();
   const set = (k: keyof typeof form) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
   return (
     <form

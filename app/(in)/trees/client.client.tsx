@@ -4,13 +4,13 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { saveClient } from './actions';
 
 export function NewClient() {
   const [form, setForm] = useState({ name: '', contact: '' });
   const { busy, issues, send } = useSend(saveClient);
-  const said = useSaid();
+  const said = useNotify();
   return (
     <form
       className="mt-4"

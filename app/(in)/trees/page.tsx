@@ -1,10 +1,10 @@
 import Link from 'next/link';
 import { z } from 'zod';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { readBatchCode } from '@/core/mix/batch';
 import { findHost, hostsNow } from '@/knowledge';
 import { MixRows } from '../jobs/mixes/mix-rows';
-import { treesView } from '@/views/grounds';
+import { treesView } from '@/views/trees';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { allows, viewer } from '../../_server/viewer';

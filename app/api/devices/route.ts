@@ -1,4 +1,4 @@
-import { boardView } from '@/views/hanging';
+import { boardView } from '@/views/devices';
 import { route } from '../../_server/api';
 import { clockNow } from '@/store/clock';
 

@@ -1,8 +1,8 @@
 import { wallClock } from '@/lib/calendar/zone';
 import { csv } from '../../_server/csv';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { listRecords, type BookRow } from '@/store/book';
-import { bookQuery } from '../../(in)/records/query';
+import { listRecords, type RecordRow } from '@/store/records';
+import { recordsQuery } from '../../(in)/records/query';
 import { download, route } from '../../_server/api';
 
 const HEADERS = [
@@ -65,7 +65,7 @@ const HEADERS = [
   'Corrected by',
   'Gates',
 ];
-const cells = (r: BookRow) => {
+const cells = (r: RecordRow) => {
   const d = r.data;
   return [
     r.doneOn,
@@ -130,11 +130,11 @@ const cells = (r: BookRow) => {
 };
 
 export const GET = route('see the grounds', async (viewer, request) => {
-  const { filter } = bookQuery(Object.fromEntries(new URL(request.url).searchParams));
+  const { filter } = recordsQuery(Object.fromEntries(new URL(request.url).searchParams));
   async function* parts() {
     let after: { doneOn: string; id: string } | null = null;
     for (;;) {
-      const rows: BookRow[] = await listRecords(viewer, { ...filter, after, limit: 500 });
+      const rows: RecordRow[] = await listRecords(viewer, { ...filter, after, limit: 500 });
       const part = rows.slice(0, 500);
       yield part.map(cells);
       if (rows.length <= 500) return;

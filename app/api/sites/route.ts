@@ -1,4 +1,4 @@
-import { findSites } from '@/store/grounds';
+import { findSites } from '@/store/sites';
 import { route } from '../../_server/api';
 
 /** Sites by a part of their name, address or client's name, for whoever chooses one of more than a list holds. */

@@ -1,8 +1,8 @@
 import { wallClock } from '@/lib/calendar/zone';
 import { findHost } from '@/knowledge';
 import type { DoneWork } from '@/store/works';
-import { doneWorks } from '@/views/book';
-import { bookQuery } from '../../(in)/records/query';
+import { doneWorks } from '@/views/records';
+import { recordsQuery } from '../../(in)/records/query';
 import { workName } from '../../(in)/trees/[id]/works';
 import { download, route } from '../../_server/api';
 import { csv } from '../../_server/csv';
@@ -39,7 +39,7 @@ const cells = (w: DoneWork) => [
 const PART = 500;
 /** Works that were carried out, of the same selection as the book. */
 export const GET = route('see the grounds', async (viewer, request) => {
-  const { filter } = bookQuery(Object.fromEntries(new URL(request.url).searchParams));
+  const { filter } = recordsQuery(Object.fromEntries(new URL(request.url).searchParams));
   async function* parts() {
     let after: { doneOn: string; id: string } | null = null;
     for (;;) {

@@ -4,7 +4,7 @@ import { refuse, type Result } from '@/lib/result';
 import { failed } from '@/app/_server/failed';
 
 import { answerQuote } from '@/commands/share/answer-offer';
-import type { QuoteAnswer } from '@/core/proposal/proposal';
+import type { QuoteAnswer } from '@/core/quotes/quote';
 
 /** A client's answer, without a sign-in. */
 export async function answerShared(

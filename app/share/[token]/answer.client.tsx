@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { money } from '@/core/cost/prices';
-import { FormIssues, Tick } from '@/ui/controls/controls';
+import { FormIssues, Checkbox } from '@/ui/controls/controls';
 import { NOBODY, WhoFields } from '../who.client';
 import { useSend } from '@/ui/controls/use.client';
 import { answerShared } from './actions';
@@ -39,7 +39,7 @@ export function Answering({
       <fieldset className="mb-4">
         <legend className="font-semibold">Which shall we do? They can be done together.</legend>
         {options.map((o, i) => (
-          <Tick
+          <Checkbox
             key={o.value}
             checked={taken.includes(o.value)}
             onChange={(on) => {
@@ -48,9 +48,9 @@ export function Answering({
             }}
           >
             {i + 1}. {o.name} <b className="figures">{money(o.now, { currency })}</b>
-          </Tick>
+          </Checkbox>
         ))}
-        <Tick
+        <Checkbox
           checked={none}
           onChange={(on) => {
             setNone(on);
@@ -58,7 +58,7 @@ export function Answering({
           }}
         >
           none of these
-        </Tick>
+        </Checkbox>
         {taken.length > 1 && (
           <p className="mt-2">
             Together now:{' '}
@@ -75,13 +75,13 @@ export function Answering({
         <fieldset className="mb-4">
           <legend className="font-semibold">Found while digging: do you agree?</legend>
           {changes.map((c) => (
-            <Tick
+            <Checkbox
               key={c.id}
               checked={agreed.includes(c.id)}
               onChange={(on) => setAgreed(on ? [...agreed, c.id] : agreed.filter((x) => x !== c.id))}
             >
               {c.what} <b className="figures">{c.price}</b>
-            </Tick>
+            </Checkbox>
           ))}
         </fieldset>
       )}

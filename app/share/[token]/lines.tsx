@@ -1,6 +1,6 @@
 import { money } from '@/core/cost/prices';
-import type { QuoteLine } from '@/core/proposal/property';
-import { Tick } from '@/ui/controls/controls';
+import type { QuoteLine } from '@/core/quotes/property';
+import { Checkbox } from '@/ui/controls/controls';
 import { spanWords } from '@/ui/season-words';
 
 /** When a line is done: its day, or the first and the last of them with how many there are. */
@@ -38,13 +38,13 @@ export const LineTicks = ({
   onKeys: (next: string[]) => void;
 }) =>
   lines.map((l) => (
-    <Tick
+    <Checkbox
       key={l.key}
       checked={keys.includes(l.key)}
       onChange={(on) => onKeys(on ? [...keys, l.key] : keys.filter((k) => k !== l.key))}
     >
       <LineWords line={l} currency={currency} />
-    </Tick>
+    </Checkbox>
   ));
 
 /** Lines of an offer as they were answered. */

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { money } from '@/core/cost/prices';
-import { totalOf, type QuoteLine } from '@/core/proposal/property';
+import { totalOf, type QuoteLine } from '@/core/quotes/property';
 import { FormIssues } from '@/ui/controls/controls';
 import { NOBODY, WhoFields } from '../who.client';
 import { useSend } from '@/ui/controls/use.client';

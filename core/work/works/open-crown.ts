@@ -1,7 +1,7 @@
 import { gate } from '../../gates/gate';
 import { showTrunk } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
-import { hazard, dry, cutGates, dressing, CUT_STEPS, CUT_TAKE, OWN_CUT } from '../cuts';
+import { hazard, dry, cutGates, dressing, CUT_STEPS, CUT_TAKE, CUSTOM_CUT } from '../cuts';
 
 export const openCrownWork: Work = {
   id: 'open-crown',
@@ -9,7 +9,7 @@ export const openCrownWork: Work = {
   method: 'pruning',
   // In two steps.
   life: { times: 1, apart: 0, everyYears: 2, courses: 2 },
-  when: (f) => ![...OWN_CUT, 'fire-blight', 'dutch-elm-disease'].includes(f.condition?.id ?? ''),
+  when: (f) => ![...CUSTOM_CUT, 'fire-blight', 'dutch-elm-disease'].includes(f.condition?.id ?? ''),
   asks: [
     { key: 'live', kind: 'number', name: 'Live crown taken', unit: '%', min: 1, max: 60, usual: () => 12 },
     { key: 'largest', kind: 'number', name: 'Largest cut', unit: 'cm', min: 0.5, max: 60, usual: () => 4 },

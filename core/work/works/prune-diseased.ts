@@ -1,7 +1,7 @@
 import { gate } from '../../gates/gate';
 import { showTrunk } from '../../../lib/units/units';
 import { num, rule, type Work } from '../work';
-import { hazard, dry, cutGates, dressing, CUT_STEPS, CUT_TAKE, OWN_CUT } from '../cuts';
+import { hazard, dry, cutGates, dressing, CUT_STEPS, CUT_TAKE, CUSTOM_CUT } from '../cuts';
 
 /** How far below the last sign of it diseased wood is cut at least and usually, cm, where it differs from the usual. */
 const CUT_BELOW: Readonly<Record<string, readonly [least: number, usual: number]>> = {
@@ -26,7 +26,7 @@ export const pruneDiseasedWork: Work = {
   method: 'pruning',
   // What was missed shows in the next year.
   life: { times: 1, apart: 0, everyYears: 1, courses: 2 },
-  when: (f) => ![...OWN_CUT, 'water-shoots', 'dense-crown'].includes(f.condition?.id ?? ''),
+  when: (f) => ![...CUSTOM_CUT, 'water-shoots', 'dense-crown'].includes(f.condition?.id ?? ''),
   goesBy: (condition) => {
     const [from, to] = cutBelow(condition);
     return [

@@ -5,14 +5,14 @@ import { v7 } from 'uuid';
 import { OFTEN_WORDS, type Often } from '@/core/diagnose/words';
 import { FormIssues, SelectField, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { setLikelihood } from '../actions';
 
 /** An company's own word on how often this condition shows a sign; a shipped update keeps it. */
 export function OverrideForm({ condition, signs }: { condition: string; signs: { id: string; words: string }[] }) {
   const [form, setForm] = useState({ sign: signs[0]!.id, often: 'usual' as Often | 'unrelated', note: '' });
   const { busy, issues, send } = useSend(setLikelihood);
-  const said = useSaid();
+  const said = useNotify();
   return (
     <form
       noValidate

@@ -1,5 +1,5 @@
 import type { OptionMethod, optionSchema } from '@/core/diagnose/knowledge';
-import { SelectField, TextField, Tick, type FormIssue } from '@/ui/controls/controls';
+import { SelectField, TextField, Checkbox, type FormIssue } from '@/ui/controls/controls';
 import { RemoveRow } from '@/ui/controls/picked.client';
 import type { z } from 'zod';
 import type { SetCondition, WrittenCondition } from './condition.client';
@@ -103,9 +103,9 @@ export function ConditionWays({
               />
             </div>
             <div className="mb-3">
-              <Tick checked={way.organic} onChange={(organic) => change({ organic })}>
+              <Checkbox checked={way.organic} onChange={(organic) => change({ organic })}>
                 Organic programmes may
-              </Tick>
+              </Checkbox>
             </div>
           </fieldset>
         );

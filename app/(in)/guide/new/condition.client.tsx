@@ -3,12 +3,12 @@
 import type { z } from 'zod';
 import type { conditionSchema } from '@/core/diagnose/knowledge';
 import { CERTAINTIES, certaintyWords, COMMON_WORDS, KINDS, NATURES } from '@/core/diagnose/words';
-import { ownKey } from '@/core/settings/own-key';
-import { SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import { customKey } from '@/core/settings/own-key';
+import { SelectField, TextArea, TextField, Checkbox } from '@/ui/controls/controls';
 import { Picked, type Named } from '@/ui/controls/picked.client';
 import { ConditionSigns } from './condition-signs.client';
 import { ConditionWays } from './condition-ways.client';
-import { MONTHS, OwnForm, useOwnForm } from './own-form.client';
+import { MONTHS, CustomForm, useCustomForm } from './own-form.client';
 import { WholeEntry } from './whole-entry.client';
 
 /** A condition as it is written: what its schema fills in may be missing. */
@@ -37,7 +37,7 @@ const GRADES = ['0', '1', '2', '3', '4'].map((g) => ({
 }));
 
 /** A condition of one's own: from nothing or from another one, by fields; what has no field stays as it was begun. */
-export function OwnCondition({
+export function CustomCondition({
   draft,
   from,
   begin,
@@ -52,7 +52,7 @@ export function OwnCondition({
   action: string;
 }) {
   const changes = begin.id !== '';
-  const bench = useOwnForm('condition', draft, { entry: begin, note: '' }, changes);
+  const bench = useCustomForm('condition', draft, { entry: begin, note: '' }, changes);
   const { issues, own } = bench;
   const { entry, note } = bench.form;
   const set: SetCondition = (more) => bench.set({ entry: { ...entry, ...more } });
@@ -98,13 +98,13 @@ export function OwnCondition({
         <button className="press">Begin</button>
       </form>
       <div className="mt-4">
-        <OwnForm
+        <CustomForm
           own={own}
           known={[
             ...['name', 'latin', 'groups', 'about', 'course', 'threshold', 'useless', 'tell', 'decidingTest'],
             ...['options', 'signs', 'telling'],
           ]}
-          onKeep={() => bench.keep({ ...entry, id: changes ? entry.id : ownKey(entry.name), basis: note })}
+          onSave={() => bench.keep({ ...entry, id: changes ? entry.id : customKey(entry.name), basis: note })}
         >
           {text('name', 'What it is called')}
           <div className="grid gap-x-5 desk:grid-cols-2">
@@ -214,24 +214,24 @@ export function OwnCondition({
           {text('useless', 'What does not work, and why')}
           {area('tell', 'What the client is told')}
           <div className="mb-4 flex flex-col gap-2">
-            <Tick checked={entry.reportable ?? false} onChange={(reportable) => set({ reportable })}>
+            <Checkbox checked={entry.reportable ?? false} onChange={(reportable) => set({ reportable })}>
               It is to be reported to the authority
-            </Tick>
-            <Tick checked={entry.hazard ?? false} onChange={(hazard) => set({ hazard })}>
+            </Checkbox>
+            <Checkbox checked={entry.hazard ?? false} onChange={(hazard) => set({ hazard })}>
               The tree may break or fall by it
-            </Tick>
+            </Checkbox>
             {NATURES.map((n) => (
-              <Tick
+              <Checkbox
                 key={n}
                 checked={entry.nature?.includes(n) ?? false}
                 onChange={(on) => set({ nature: NATURES.filter((x) => (x === n ? on : entry.nature?.includes(x))) })}
               >
                 {NATURE_WORDS[n]}
-              </Tick>
+              </Checkbox>
             ))}
           </div>
           <WholeEntry entry={entry} onEntry={(next) => bench.set({ entry: next })} />
-        </OwnForm>
+        </CustomForm>
       </div>
     </>
   );

@@ -6,13 +6,13 @@ import type { AddedKind } from '@/core/diagnose/overlay';
 import { FormIssues, TextField } from '@/ui/controls/controls';
 import { FilePress } from '@/ui/controls/file.client';
 import { useMadeId, useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { importCustomEntries, voidCustomEntry } from '../actions';
 
 /** A file of entries from another company. */
 export function BringEntries() {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const made = useMadeId('import-custom-entries');
   const { busy, issues, send } = useSend(importCustomEntries, made);
   return (
@@ -39,7 +39,7 @@ export function BringEntries() {
 /** Takes an own entry back, with a word why. */
 export function TakeBack({ kind, name, entry }: { kind: AddedKind; name: string; entry: string }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const [open, setOpen] = useState(false);
   const [note, setNote] = useState('');
   const made = useMadeId(`take-back-${entry}`);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { OPTION_METHODS } from '@/core/diagnose/knowledge';
-import { OWN_SCHEMAS } from '@/core/diagnose/overlay';
+import { CUSTOM_SCHEMAS } from '@/core/diagnose/overlay';
 import { shipped } from '@/knowledge';
 import { hostEntry, hostForm, likeHost, NO_HOST } from './host-form';
 import { signEntry, signForm } from './sign-form';
@@ -16,13 +16,13 @@ describe('an entry that is shown in its form and kept unchanged is the same entr
       const like = likeHost(shipped.hosts.find((x) => x.id === 'wych-elm')!);
       for (const entry of [own(h), { ...own(h), growsLike: like.id }]) {
         const again = hostEntry(hostForm(entry), entry.growsLike ? like : undefined, entry);
-        expect(OWN_SCHEMAS.host.parse(again)).toEqual(OWN_SCHEMAS.host.parse(entry));
+        expect(CUSTOM_SCHEMAS.host.parse(again)).toEqual(CUSTOM_SCHEMAS.host.parse(entry));
       }
     }
   });
   it('signs', () => {
     for (const s of shipped.signs.map(own))
-      expect(OWN_SCHEMAS.sign.parse(signEntry(signForm(s), s))).toEqual(OWN_SCHEMAS.sign.parse(s));
+      expect(CUSTOM_SCHEMAS.sign.parse(signEntry(signForm(s), s))).toEqual(CUSTOM_SCHEMAS.sign.parse(s));
   });
   it('tests, with outcomes that speak of nothing, of one and of many', () => {
     for (const t of shipped.tests) {
@@ -36,8 +36,8 @@ describe('an entry that is shown in its form and kept unchanged is the same entr
             ),
           ]),
       );
-      const entry = OWN_SCHEMAS.test.parse({ ...own(t), tells });
-      expect(OWN_SCHEMAS.test.parse(testEntry(testForm(entry), entry, String))).toEqual(entry);
+      const entry = CUSTOM_SCHEMAS.test.parse({ ...own(t), tells });
+      expect(CUSTOM_SCHEMAS.test.parse(testEntry(testForm(entry), entry, String))).toEqual(entry);
     }
   });
   it('works', () => {
@@ -67,7 +67,7 @@ describe('an entry that is shown in its form and kept unchanged is the same entr
 
 it('a host takes another tree’s ways with another likeness, and keeps what only it has', () => {
   const [elm, ash] = ['wych-elm', 'common-ash'].map((id) => likeHost(shipped.hosts.find((h) => h.id === id)!));
-  const first = OWN_SCHEMAS.host.parse(
+  const first = CUSTOM_SCHEMAS.host.parse(
     hostEntry(
       { ...NO_HOST, name: 'Quay elm', latin: 'Ulmus x', like: elm!.id, first: 'Rough?', second: 'Lopsided?' },
       elm,
@@ -88,8 +88,8 @@ it('a host takes another tree’s ways with another likeness, and keeps what onl
 it('what a test errs is how often each of its outcomes comes out by error, also once it is changed', () => {
   const t = shipped.tests.find((x) => x.cost === 'nothing')!;
   const tells = { [t.outcomes[0]!.id]: { 'apple-scab': 'usual' as const } };
-  const entry = OWN_SCHEMAS.test.parse({ ...own(t), tells });
-  const changed = OWN_SCHEMAS.test.parse(testEntry({ ...testForm(entry), errs: '0.1' }, entry, String));
+  const entry = CUSTOM_SCHEMAS.test.parse({ ...own(t), tells });
+  const changed = CUSTOM_SCHEMAS.test.parse(testEntry({ ...testForm(entry), errs: '0.1' }, entry, String));
   expect(changed.specificity).toBeCloseTo(0.9, 9);
   expect(new Set(changed.outcomes.slice(0, -1).map((o) => o.idle))).toEqual(new Set([0.1]));
   expect(changed.outcomes.at(-1)).toEqual(entry.outcomes.at(-1));

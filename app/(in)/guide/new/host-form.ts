@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import type { Host } from '@/core/diagnose/knowledge';
-import type { OWN_SCHEMAS } from '@/core/diagnose/overlay';
-import { ownKey } from '@/core/settings/own-key';
+import type { CUSTOM_SCHEMAS } from '@/core/diagnose/overlay';
+import { customKey } from '@/core/settings/own-key';
 
 /** What a host of one's own takes over from one that ships. */
 const TAKEN = [
@@ -43,11 +43,11 @@ export function hostEntry(
   form: typeof NO_HOST,
   like: LikeHost | undefined,
   begin: Host | null,
-): z.input<(typeof OWN_SCHEMAS)['host']> {
+): z.input<(typeof CUSTOM_SCHEMAS)['host']> {
   const kept = begin && (!like || like.id === begin.growsLike) ? begin : null;
   return {
     ...(kept ?? { ...begin, ...(like ?? LIKE_NOTHING) }),
-    id: begin?.id ?? ownKey(form.name),
+    id: begin?.id ?? customKey(form.name),
     name: form.name,
     latin: form.latin,
     groups: kept?.groups ?? (like ? like.groups.filter((g) => g !== like.id) : []),

@@ -1,9 +1,9 @@
 'use client';
 
 import type { Host } from '@/core/diagnose/knowledge';
-import { Choices, SelectField, TextField, Tick } from '@/ui/controls/controls';
+import { Choices, SelectField, TextField, Checkbox } from '@/ui/controls/controls';
 import { hostEntry, hostForm, NO_HOST, type LikeHost } from './host-form';
-import { OwnForm, useOwnForm, type OwnFormOf } from './own-form.client';
+import { CustomForm, useCustomForm, type CustomFormOf } from './own-form.client';
 
 const BEES = [
   { value: 'no', name: 'Bees leave it' },
@@ -12,17 +12,17 @@ const BEES = [
 ] as const;
 
 /** A host of one's own: what it is called, which one it is like, and how it is known in the field. */
-export function OwnHost({ draft, begin, hosts }: OwnFormOf<Host> & { hosts: readonly LikeHost[] }) {
-  const { form, set, issues, keep, own } = useOwnForm('host', draft, begin ? hostForm(begin) : NO_HOST, begin !== null);
+export function CustomHost({ draft, begin, hosts }: CustomFormOf<Host> & { hosts: readonly LikeHost[] }) {
+  const { form, set, issues, keep, own } = useCustomForm('host', draft, begin ? hostForm(begin) : NO_HOST, begin !== null);
   const like = hosts.find((h) => h.id === form.like);
   const field = (key: 'name' | 'latin' | 'first' | 'second', label: string, path: string) => (
     <TextField label={label} path={path} issues={issues} value={form[key]} onChange={(v) => set({ [key]: v })} />
   );
   return (
-    <OwnForm
+    <CustomForm
       own={own}
       known={['name', 'latin', 'key.0', 'key.1', 'groups', 'growsLike']}
-      onKeep={() => keep(hostEntry(form, like, begin))}
+      onSave={() => keep(hostEntry(form, like, begin))}
     >
       {field('name', 'What it is called', 'text.name')}
       {field('latin', 'Latin name', 'text.latin')}
@@ -47,12 +47,12 @@ export function OwnHost({ draft, begin, hosts }: OwnFormOf<Host> & { hosts: read
         issues={issues}
       />
       <div className="mb-4">
-        <Tick checked={form.edible} onChange={(edible) => set({ edible })}>
+        <Checkbox checked={form.edible} onChange={(edible) => set({ edible })}>
           Somebody eats or taps what it bears
-        </Tick>
+        </Checkbox>
       </div>
       {field('first', 'What confirms it in the field', 'text.key.0')}
       {field('second', 'And what else', 'text.key.1')}
-    </OwnForm>
+    </CustomForm>
   );
 }

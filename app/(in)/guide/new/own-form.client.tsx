@@ -3,11 +3,11 @@
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import type { z } from 'zod';
-import type { AddedKind, OWN_SCHEMAS } from '@/core/diagnose/overlay';
+import type { AddedKind, CUSTOM_SCHEMAS } from '@/core/diagnose/overlay';
 import { monthName } from '@/lib/calendar/months';
 import { FormIssues, TextField, type FormIssue } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { saveCustomEntry } from '../actions';
 
 /** Months of the northern year, as entries hold them. */
@@ -19,7 +19,7 @@ export const withTyped = (choices: Options, value: string): Options =>
   choices.some((c) => c.value === value) ? choices : [...choices, { value, name: value }];
 
 /** What every form of an own entry is given: under what its draft is kept, and the entry that is changed, if one is. */
-export interface OwnFormOf<E> {
+export interface CustomFormOf<E> {
   /** Another for each version: a draft of the one before is never laid over what stands now. */
   draft: string;
   begin: E | null;
@@ -31,7 +31,7 @@ export interface OwnFormOf<E> {
  * @param first the form before anybody has typed
  * @param changes whether an entry is changed that stands: its next version begins from what was kept
  */
-export function useOwnForm<K extends AddedKind, F extends { note: string }>(
+export function useCustomForm<K extends AddedKind, F extends { note: string }>(
   kind: K,
   draft: string,
   first: F,
@@ -39,11 +39,11 @@ export function useOwnForm<K extends AddedKind, F extends { note: string }>(
 ) {
   const [form, setForm, forget] = useDraft(`own-${draft}`, first);
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const made = useMadeId(`own-${kind}`);
   const { busy, issues, send } = useSend(saveCustomEntry, made);
   const set = (more: Partial<F>) => setForm((f) => ({ ...f, ...more }));
-  const keep = (data: z.input<(typeof OWN_SCHEMAS)[K]>) =>
+  const keep = (data: z.input<(typeof CUSTOM_SCHEMAS)[K]>) =>
     send({ id: made.id, kind, text: JSON.stringify(data), note: form.note }, () => {
       made.renew();
       said({ sentence: 'Kept. It takes part from now on.' });
@@ -56,16 +56,16 @@ export function useOwnForm<K extends AddedKind, F extends { note: string }>(
 }
 
 /** The form of an entry of one's own: its fields, what it rests on, and the press that has it checked. */
-export function OwnForm({
+export function CustomForm({
   own: { busy, issues, note, onNote },
   known,
-  onKeep,
+  onSave,
   children,
 }: {
   own: { busy: boolean; issues: FormIssue[]; note: string; onNote: (note: string) => void };
   /** Places within the entry of issues that its fields tell themselves. */
   known: readonly string[];
-  onKeep: () => void;
+  onSave: () => void;
   children: ReactNode;
 }) {
   return (
@@ -73,7 +73,7 @@ export function OwnForm({
       noValidate
       onSubmit={(e) => {
         e.preventDefault();
-        onKeep();
+        onSave();
       }}
     >
       <FormIssues issues={issues} known={[...known.map((k) => `text.${k}`), 'note']} />

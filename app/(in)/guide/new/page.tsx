@@ -2,24 +2,24 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { OPTION_METHODS } from '@/core/diagnose/knowledge';
-import { ADDED_KINDS, type AddedKind, type OWN_SCHEMAS, type OwnEntry } from '@/core/diagnose/overlay';
+import { ADDED_KINDS, type AddedKind, type CUSTOM_SCHEMAS, type CustomEntry } from '@/core/diagnose/overlay';
 import { groupsOf } from '@/core/diagnose/reading';
 import { conditionsNow, findCondition, findHost, findSign, hosts, hostsNow } from '@/knowledge';
 import { besideOf } from '@/knowledge/beside';
 import { knowledgeFor } from '@/app/_server/knowledge';
-import { ownEntries } from '@/store/knowledge';
+import { customEntries } from '@/store/knowledge';
 import { allows, viewer } from '@/app/_server/viewer';
 import { Frame } from '@/ui/frame/frame';
 import type { Named } from '@/ui/controls/picked.client';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { dayThere } from '@/ui/words';
-import { OwnCondition, type WrittenCondition } from './condition.client';
+import { CustomCondition, type WrittenCondition } from './condition.client';
 import { BringEntries, TakeBack } from './entries.client';
-import { OwnHost } from './host.client';
+import { CustomHost } from './host.client';
 import { likeHost } from './host-form';
-import { OwnSign } from './sign.client';
-import { OwnTest } from './test.client';
-import { OwnWork } from './work.client';
+import { CustomSign } from './sign.client';
+import { CustomTest } from './test.client';
+import { CustomWork } from './work.client';
 
 export const metadata = { title: 'Our own entries' };
 const asked = z.object({
@@ -28,7 +28,7 @@ const asked = z.object({
 });
 
 /** What an entry is called. */
-function nameOf(e: OwnEntry): string {
+function nameOf(e: CustomEntry): string {
   if (e.data === null) return `${e.key}, taken back`;
   switch (e.kind) {
     case 'likelihood':
@@ -50,13 +50,13 @@ const treesAndGroups = (): Named[] =>
 export default async function Page({ searchParams }: { searchParams: Promise<Record<string, string>> }) {
   const [v, query] = await Promise.all([viewer(), searchParams]);
   if (!allows(v, 'edit the guide')) notFound();
-  const [entries, { knowledge }] = await Promise.all([ownEntries(v), knowledgeFor(v)]);
+  const [entries, { knowledge }] = await Promise.all([customEntries(v), knowledgeFor(v)]);
   const { what, from } = asked.parse(query);
   const conditions = byName(conditionsNow());
   const begun = entries.find((e) => e.kind === what && e.key === from && e.data !== null);
   /** What is changed, as it stands; null for a new one. */
   const begin = <K extends AddedKind>(kind: K) =>
-    (begun?.kind === kind ? begun.data : null) as z.output<(typeof OWN_SCHEMAS)[K]> | null;
+    (begun?.kind === kind ? begun.data : null) as z.output<(typeof CUSTOM_SCHEMAS)[K]> | null;
   // Another version is another form, with a draft of its own.
   const draft = `${what} ${from} ${begun?.version ?? 0}`;
   return (
@@ -151,7 +151,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
         {begun ? `Changing ${nameOf(begun)}` : `A ${what} of our own`}
       </h2>
       {what === 'host' && (
-        <OwnHost
+        <CustomHost
           key={draft}
           draft={draft}
           begin={begin('host')}
@@ -159,10 +159,10 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
         />
       )}
       {what === 'sign' && (
-        <OwnSign key={draft} draft={draft} begin={begin('sign')} groups={asOptions(treesAndGroups())} />
+        <CustomSign key={draft} draft={draft} begin={begin('sign')} groups={asOptions(treesAndGroups())} />
       )}
       {what === 'test' && (
-        <OwnTest
+        <CustomTest
           key={draft}
           draft={draft}
           begin={begin('test')}
@@ -171,7 +171,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
         />
       )}
       {what === 'work' && (
-        <OwnWork
+        <CustomWork
           key={draft}
           draft={draft}
           begin={begin('work')}
@@ -180,7 +180,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
         />
       )}
       {what === 'condition' && (
-        <OwnCondition
+        <CustomCondition
           key={draft}
           draft={draft}
           from={from}

@@ -1,8 +1,8 @@
 import type { z } from 'zod';
 import type { Sign } from '@/core/diagnose/knowledge';
-import type { OWN_SCHEMAS } from '@/core/diagnose/overlay';
+import type { CUSTOM_SCHEMAS } from '@/core/diagnose/overlay';
 import type { PartOfTree } from '@/core/diagnose/words';
-import { ownKey } from '@/core/settings/own-key';
+import { customKey } from '@/core/settings/own-key';
 
 export const NO_SIGN = {
   words: '',
@@ -30,9 +30,9 @@ export const signForm = (s: Sign): typeof NO_SIGN => ({
 });
 
 /** The entry that a form says; of one that is changed stays what has no field. */
-export const signEntry = (form: typeof NO_SIGN, begin: Sign | null): z.input<(typeof OWN_SCHEMAS)['sign']> => ({
+export const signEntry = (form: typeof NO_SIGN, begin: Sign | null): z.input<(typeof CUSTOM_SCHEMAS)['sign']> => ({
   ...begin,
-  id: begin?.id ?? ownKey(form.words.slice(0, NAMED)),
+  id: begin?.id ?? customKey(form.words.slice(0, NAMED)),
   place: form.place,
   words: form.words,
   worst: form.worst,

@@ -2,8 +2,8 @@
 
 import type { Sign } from '@/core/diagnose/knowledge';
 import { PARTS_OF_TREE } from '@/core/diagnose/words';
-import { SelectField, TextField, Tick } from '@/ui/controls/controls';
-import { OwnForm, useOwnForm, withTyped, type Options, type OwnFormOf } from './own-form.client';
+import { SelectField, TextField, Checkbox } from '@/ui/controls/controls';
+import { CustomForm, useCustomForm, withTyped, type Options, type CustomFormOf } from './own-form.client';
 import { NO_SIGN, signEntry, signForm } from './sign-form';
 
 const IDLE = [
@@ -13,13 +13,13 @@ const IDLE = [
   { value: '0.3', name: 'on every third tree' },
 ];
 /** A sign of one's own: where it is, how it looks, and how often it is there without meaning anything. */
-export function OwnSign({ draft, begin, groups }: OwnFormOf<Sign> & { groups: Options }) {
-  const { form, set, issues, keep, own } = useOwnForm('sign', draft, begin ? signForm(begin) : NO_SIGN, begin !== null);
+export function CustomSign({ draft, begin, groups }: CustomFormOf<Sign> & { groups: Options }) {
+  const { form, set, issues, keep, own } = useCustomForm('sign', draft, begin ? signForm(begin) : NO_SIGN, begin !== null);
   const field = (key: 'words' | 'worst' | 'danger', label: string, path: string) => (
     <TextField label={label} path={path} issues={issues} value={form[key]} onChange={(v) => set({ [key]: v })} />
   );
   return (
-    <OwnForm own={own} known={['words', 'worst', 'danger', 'groups']} onKeep={() => keep(signEntry(form, begin))}>
+    <CustomForm own={own} known={['words', 'worst', 'danger', 'groups']} onSave={() => keep(signEntry(form, begin))}>
       {field('words', 'How it looks, in the field', 'text.words')}
       {field('worst', 'What the most of it looks like', 'text.worst')}
       <SelectField
@@ -47,11 +47,11 @@ export function OwnSign({ draft, begin, groups }: OwnFormOf<Sign> & { groups: Op
         options={withTyped(IDLE, form.idle)}
       />
       <div className="mb-4">
-        <Tick checked={form.lasts} onChange={(lasts) => set({ lasts })}>
+        <Checkbox checked={form.lasts} onChange={(lasts) => set({ lasts })}>
           Once it is there, it stays through the year
-        </Tick>
+        </Checkbox>
       </div>
       {field('danger', 'What it means for whoever stands below (may stay empty)', 'text.danger')}
-    </OwnForm>
+    </CustomForm>
   );
 }

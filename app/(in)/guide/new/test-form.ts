@@ -1,7 +1,7 @@
 import type { z } from 'zod';
-import type { OwnTest, OWN_SCHEMAS } from '@/core/diagnose/overlay';
+import type { CustomTest, CUSTOM_SCHEMAS } from '@/core/diagnose/overlay';
 import type { Often } from '@/core/diagnose/words';
-import { ownKey } from '@/core/settings/own-key';
+import { customKey } from '@/core/settings/own-key';
 
 /** An outcome as it is typed; an entry may let it speak of others too, which stay. */
 export interface TypedOutcome {
@@ -35,7 +35,7 @@ const NONE = { id: 'none', words: 'None of these', says: 'Nothing that this test
 const share = (x: number) => String(Number(x.toFixed(4)));
 
 /** The form as an entry fills it. */
-export const testForm = (t: OwnTest): typeof NO_TEST => ({
+export const testForm = (t: CustomTest): typeof NO_TEST => ({
   name: t.name,
   ask: t.ask,
   how: t.how,
@@ -70,9 +70,9 @@ export function outcomesOf(form: Pick<typeof NO_TEST, 'outcomes'>): (TypedOutcom
  */
 export function testEntry(
   form: typeof NO_TEST,
-  begin: OwnTest | null,
+  begin: CustomTest | null,
   nameOf: (condition: string) => string,
-): z.input<(typeof OWN_SCHEMAS)['test']> {
+): z.input<(typeof CUSTOM_SCHEMAS)['test']> {
   const errs = Number(form.errs);
   const sameErrs = begin !== null && form.errs === share(1 - begin.specificity);
   const outcomes = outcomesOf(form);
@@ -84,7 +84,7 @@ export function testEntry(
   };
   return {
     ...begin,
-    id: begin?.id ?? ownKey(form.name),
+    id: begin?.id ?? customKey(form.name),
     name: form.name,
     how: form.how,
     ask: form.ask,

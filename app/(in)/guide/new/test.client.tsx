@@ -1,10 +1,10 @@
 'use client';
 
-import type { OwnTest as OwnTestEntry } from '@/core/diagnose/overlay';
+import type { CustomTest as CustomTestEntry } from '@/core/diagnose/overlay';
 import { OFTEN_WORDS } from '@/core/diagnose/words';
-import { Choices, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import { Choices, SelectField, TextArea, TextField, Checkbox } from '@/ui/controls/controls';
 import { RemoveRow } from '@/ui/controls/picked.client';
-import { OwnForm, useOwnForm, withTyped, type Options, type OwnFormOf } from './own-form.client';
+import { CustomForm, useCustomForm, withTyped, type Options, type CustomFormOf } from './own-form.client';
 import { MOST_OUTCOMES, NO_OUTCOME, NO_TEST, outcomesOf, testEntry, testForm, type TypedOutcome } from './test-form';
 
 const COSTS = [
@@ -31,13 +31,13 @@ const ERRS = [
 ];
 
 /** A quick test of one's own: what is done, what can come out, and of what each outcome speaks. */
-export function OwnTest({
+export function CustomTest({
   draft,
   begin,
   groups,
   conditions,
-}: OwnFormOf<OwnTestEntry> & { groups: Options; conditions: Options }) {
-  const { form, set, issues, keep, own } = useOwnForm('test', draft, begin ? testForm(begin) : NO_TEST, begin !== null);
+}: CustomFormOf<CustomTestEntry> & { groups: Options; conditions: Options }) {
+  const { form, set, issues, keep, own } = useCustomForm('test', draft, begin ? testForm(begin) : NO_TEST, begin !== null);
   const field = (key: 'name' | 'ask' | 'minutes' | 'waitDays', label: string, hint?: string) => (
     <TextField
       label={label}
@@ -54,10 +54,10 @@ export function OwnTest({
   const nameOf = (id: string) => conditions.find((c) => c.value === id)?.name ?? id;
   const outcomes = outcomesOf(form);
   return (
-    <OwnForm
+    <CustomForm
       own={own}
       known={['name', 'ask', 'how', 'minutes', 'waitDays', 'outcomes', 'groups', 'tells']}
-      onKeep={() => keep(testEntry(form, begin, nameOf))}
+      onSave={() => keep(testEntry(form, begin, nameOf))}
     >
       {field('name', 'What it is called', 'For example: rub the crumbs')}
       {field('ask', 'What is asked at the tree', 'For example: what do the crumbs do between two fingers?')}
@@ -98,12 +98,12 @@ export function OwnTest({
         options={[{ value: '', name: 'every tree' }, ...groups]}
       />
       <div className="mb-4 flex flex-col gap-2">
-        <Tick checked={form.leaf} onChange={(leaf) => set({ leaf })}>
+        <Checkbox checked={form.leaf} onChange={(leaf) => set({ leaf })}>
           It needs leaves on the tree
-        </Tick>
-        <Tick checked={form.dig} onChange={(dig) => set({ dig })}>
+        </Checkbox>
+        <Checkbox checked={form.dig} onChange={(dig) => set({ dig })}>
           Somebody digs for it
-        </Tick>
+        </Checkbox>
       </div>
       <fieldset className="mb-4">
         <legend className="text-lead font-bold">What can come out</legend>
@@ -174,6 +174,6 @@ export function OwnTest({
           options={withTyped(ERRS, form.errs)}
         />
       </div>
-    </OwnForm>
+    </CustomForm>
   );
 }

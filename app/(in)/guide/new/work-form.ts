@@ -1,8 +1,8 @@
 import type { z } from 'zod';
 import type { OptionMethod } from '@/core/diagnose/knowledge';
-import type { OWN_SCHEMAS } from '@/core/diagnose/overlay';
-import { ownKey } from '@/core/settings/own-key';
-import type { OwnWork } from '@/core/work/own-work-schema';
+import type { CUSTOM_SCHEMAS } from '@/core/diagnose/overlay';
+import { customKey } from '@/core/settings/own-key';
+import type { CustomWork } from '@/core/work/own-work-schema';
 
 export const NO_WORK = {
   name: '',
@@ -31,7 +31,7 @@ const taken = (text: string) =>
   });
 
 /** The form as an entry fills it. */
-export const workForm = (w: OwnWork): typeof NO_WORK => ({
+export const workForm = (w: CustomWork): typeof NO_WORK => ({
   name: w.name,
   method: w.method,
   condition: w.conditions[0] ?? '',
@@ -51,8 +51,8 @@ export const workForm = (w: OwnWork): typeof NO_WORK => ({
 });
 
 /** The entry that a form says, with what it rests on. */
-export const workEntry = (form: typeof NO_WORK, begin: OwnWork | null): z.input<(typeof OWN_SCHEMAS)['work']> => ({
-  id: begin?.id ?? ownKey(form.name),
+export const workEntry = (form: typeof NO_WORK, begin: CustomWork | null): z.input<(typeof CUSTOM_SCHEMAS)['work']> => ({
+  id: begin?.id ?? customKey(form.name),
   name: form.name,
   method: form.method,
   conditions: form.condition ? [form.condition, ...(begin?.conditions.slice(1) ?? [])] : [],

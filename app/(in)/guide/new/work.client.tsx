@@ -1,18 +1,18 @@
 'use client';
 
-import type { OwnWork as OwnWorkEntry } from '@/core/work/own-work-schema';
-import { SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
-import { MONTHS, OwnForm, useOwnForm, type Options, type OwnFormOf } from './own-form.client';
+import type { CustomWork as CustomWorkEntry } from '@/core/work/own-work-schema';
+import { SelectField, TextArea, TextField, Checkbox } from '@/ui/controls/controls';
+import { MONTHS, CustomForm, useCustomForm, type Options, type CustomFormOf } from './own-form.client';
 import { NO_WORK, workEntry, workForm } from './work-form';
 
 /** A work of one's own, for hands and tools: what is put on a tree is a product, and has a label. */
-export function OwnWork({
+export function CustomWork({
   draft,
   begin,
   methods,
   conditions,
-}: OwnFormOf<OwnWorkEntry> & { methods: Options; conditions: Options }) {
-  const { form, set, issues, keep, own } = useOwnForm('work', draft, begin ? workForm(begin) : NO_WORK, begin !== null);
+}: CustomFormOf<CustomWorkEntry> & { methods: Options; conditions: Options }) {
+  const { form, set, issues, keep, own } = useCustomForm('work', draft, begin ? workForm(begin) : NO_WORK, begin !== null);
   type Text = Exclude<keyof typeof NO_WORK, 'cuts' | 'note'>;
   const field = (key: Text, label: string, path: string, hint?: string) => (
     <TextField
@@ -46,13 +46,13 @@ export function OwnWork({
     />
   );
   return (
-    <OwnForm
+    <CustomForm
       own={own}
       known={[
         ...['name', 'method', 'conditions', 'counted.what', 'counted.usual', 'steps', 'take', 'before'],
         ...['minutes.once', 'minutes.each', 'again'],
       ]}
-      onKeep={() => keep(workEntry(form, begin))}
+      onSave={() => keep(workEntry(form, begin))}
     >
       {field('name', 'What it is called', 'text.name')}
       <div className="grid gap-x-5 desk:grid-cols-2">
@@ -81,10 +81,10 @@ export function OwnWork({
         {field('days', 'After how many days', 'text.again.days')}
       </div>
       <div className="mb-4">
-        <Tick checked={form.cuts} onChange={(cuts) => set({ cuts })}>
+        <Checkbox checked={form.cuts} onChange={(cuts) => set({ cuts })}>
           It cuts living wood: closed seasons hold
-        </Tick>
+        </Checkbox>
       </div>
-    </OwnForm>
+    </CustomForm>
   );
 }

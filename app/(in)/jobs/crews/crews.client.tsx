@@ -3,9 +3,9 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { hoursText, type HoursRule } from '@/core/schedule/hours';
-import { FormIssues, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import { FormIssues, SelectField, TextArea, TextField, Checkbox } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { saveCrew, addAbsence, deleteAbsence } from '../actions';
 
 interface Editable {
@@ -35,7 +35,7 @@ const formOf = (c: Editable) => ({
 export function CrewForm({ crew, people }: { crew: Editable | null; people: readonly Someone[] }) {
   const key = `crew:${crew?.id ?? 'new'}:${crew?.version ?? 0}`;
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const made = useMadeId(key);
   const [form, setForm, forget] = useDraft(key, crew ? formOf(crew) : START);
   const { send, busy, issues } = useSend(saveCrew, { renew: made.renew });
@@ -60,7 +60,7 @@ export function CrewForm({ crew, people }: { crew: Editable | null; people: read
         <fieldset className="mb-4">
           <legend className="mb-1 font-semibold">People</legend>
           {people.map((p) => (
-            <Tick
+            <Checkbox
               key={p.id}
               checked={form.personIds.includes(p.id)}
               onChange={(on) =>
@@ -71,7 +71,7 @@ export function CrewForm({ crew, people }: { crew: Editable | null; people: read
               }
             >
               {p.name}
-            </Tick>
+            </Checkbox>
           ))}
           {issues
             .filter((f) => f.path === 'personIds')
@@ -108,9 +108,9 @@ export function CrewForm({ crew, people }: { crew: Editable | null; people: read
           onChange={set('yard')}
         />
         {crew && (
-          <Tick checked={form.active} onChange={(active) => setForm((f) => ({ ...f, active }))}>
+          <Checkbox checked={form.active} onChange={(active) => setForm((f) => ({ ...f, active }))}>
             It goes out
-          </Tick>
+          </Checkbox>
         )}
         <button data-confirm className="press press-main" disabled={busy}>
           Keep this crew
@@ -177,7 +177,7 @@ export function AbsenceForm({ people, today }: { people: readonly { value: strin
 
 export function TakeBack({ id, name }: { id: string; name: string }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const { send, busy, issues } = useSend(deleteAbsence);
   return (
     <>

@@ -2,7 +2,7 @@ import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
 import { hoursText } from '@/core/schedule/hours';
-import { crewsView } from '@/views/rounds';
+import { crewsView } from '@/views/jobs';
 import { allows, todayOf, viewer } from '@/app/_server/viewer';
 import { AbsenceForm, CrewForm, TakeBack } from './crews.client';
 import { clockNow } from '@/store/clock';

@@ -1,13 +1,13 @@
 import { aboutWords } from '@/facts/about';
-import type { CrewDayItem } from '@/facts/round-ends';
-import { oneMix } from '@/core/book/row';
-import type { Stands } from '@/core/round/day';
+import type { CrewDayItem } from '@/facts/crew-day-ends';
+import { oneMix } from '@/core/records/row';
+import type { Stands } from '@/core/crew-day/day';
 import { showAmount, showFill, type UnitSystem } from '@/lib/units/units';
 import { groupBy } from '@/core/work/load-out';
 import { findHost } from '@/knowledge';
 import type { OpenPlan } from '@/store/plans';
-import type { DoneRow } from '@/store/book';
-import type { DaySite } from '@/store/grounds';
+import type { DoneRow } from '@/store/records';
+import type { DaySite } from '@/store/sites';
 import { sheetPath } from '../../trees/[id]/treat/path';
 
 /** Something on a round as a crew reads it. */

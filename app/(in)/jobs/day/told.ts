@@ -1,11 +1,11 @@
 import { aboutWords } from '@/facts/about';
-import type { CrewDayItem } from '@/facts/round-ends';
-import { tagRuns } from '@/core/grounds/tags';
+import type { CrewDayItem } from '@/facts/crew-day-ends';
+import { tagRuns } from '@/core/site-map/tags';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { groupBy } from '@/core/work/load-out';
-import type { DoneRow } from '@/store/book';
+import type { DoneRow } from '@/store/records';
 import type { LeftRow } from '@/store/day';
-import type { DaySite } from '@/store/grounds';
+import type { DaySite } from '@/store/sites';
 import { clock, dayThere, longDay, shortDay } from '@/ui/words';
 import type { CrewsDay } from '@/facts/crews-day';
 import { LEFT_WORDS } from './words';

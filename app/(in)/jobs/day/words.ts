@@ -1,5 +1,5 @@
-import type { RinseEnd } from '@/core/round/home';
-import type { WhyLeft } from '@/core/round/day';
+import type { RinseEnd } from '@/core/crew-day/home';
+import type { WhyLeft } from '@/core/crew-day/day';
 
 /** Why something was left, as it stands on a press. */
 export const LEFT_PRESSES: Record<WhyLeft, string> = {

@@ -2,12 +2,12 @@
 
 import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { walkOf, wantsAHand } from '@/core/hanging/walk';
+import { walkOf, wantsAHand } from '@/core/devices/walk';
 import type { UnitSystem } from '@/lib/units/units';
 import { groupBy } from '@/core/work/load-out';
 import { WalkFigure } from '@/ui/figures/walk';
 import { Section } from '@/ui/frame/pieces';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { boardOf, type Board, type BoardFacts, type BoardGroup } from '@/facts/board';
 import { datedInstallations, installedHere, installedWith, plansDoneBy } from '@/facts/queued';
 import { clock } from '@/ui/words';
@@ -128,7 +128,7 @@ export function DeviceBoard({
 }) {
   const { board, stale, again } = useBoard(first, at);
   const [bell, setBell] = useState(false);
-  const said = useSaid();
+  const said = useNotify();
   useBell(board.groups, bell);
   const want = board.groups.filter((g) => wantsAHand(g.turn.why)).length;
   const ask = async () => {

@@ -4,7 +4,7 @@ import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';
 import { PrintButton } from '@/ui/controls/print.client';
 import { boardOf } from '@/facts/board';
-import { boardView } from '@/views/hanging';
+import { boardView } from '@/views/devices';
 import { allows, viewer } from '@/app/_server/viewer';
 import { DeviceBoard } from './board.client';
 import { clockNow } from '@/store/clock';

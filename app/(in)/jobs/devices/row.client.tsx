@@ -3,13 +3,13 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { DEVICE_STATES, type DeviceState, type Sight } from '@/core/hanging/hanging';
-import { wantsAHand } from '@/core/hanging/walk';
+import { DEVICE_STATES, type DeviceState, type Sight } from '@/core/devices/devices';
+import { wantsAHand } from '@/core/devices/walk';
 import { readNumber } from '@/lib/units/numbers';
 import { figure } from '@/lib/units/units';
 import { FormIssues, TextField, type FormIssue } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { clock } from '@/ui/words';
 import type { BoardDevice, BoardGroup } from '@/facts/board';
 import { reinstallDevices, leaveDevicesOvernight, removeDevices, readDevices } from '../../offline-commands.client';
@@ -33,7 +33,7 @@ const seenWords = ({ state, leftMl }: Sight) =>
 export function BoardRow({ group: g, may, onChanged }: Props) {
   const [open, setOpen] = useState<'pull' | 'night' | 'read' | null>(null);
   const see = useSend(readDevices);
-  const said = useSaid();
+  const said = useNotify();
   const those = g.devices.filter((d) => d.why === g.turn.why);
   const where = those.length < g.devices.length && wantsAHand(g.turn.why) ? siteWords(those) : null;
   const urgent = URGENT.includes(g.turn.why);
@@ -245,7 +245,7 @@ function RemoveForm({ tag, devices, onDone }: { tag: string; devices: readonly B
   const [lost, setLost] = useState('');
   const [wrong, setWrong] = useState<FormIssue[]>([]);
   const pull = useSend(removeDevices);
-  const said = useSaid();
+  const said = useNotify();
   const put = devices.reduce((a, d) => a + d.putMl, 0);
   const send = (leftMl: number, lostMl: number) =>
     pull.send(

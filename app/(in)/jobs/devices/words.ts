@@ -1,4 +1,4 @@
-import type { DeviceState, Guard, Turn } from '@/core/hanging/hanging';
+import type { DeviceState, Guard, Turn } from '@/core/devices/devices';
 import type { BoardGroup } from '@/facts/board';
 
 /** Why somebody goes there, as it is said to whoever goes. */

@@ -7,7 +7,7 @@ import { changesBetween, placedIn, type Answer } from '@/core/schedule/solve';
 import { FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useWorked } from '@/ui/controls/worker.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { saveSchedule, notifyClient } from '../actions';
 import { Days } from './days.client';
 import { JobPanel } from './job.client';
@@ -36,7 +36,7 @@ export function PlanFortnight({
   may: boolean;
 }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const [byHand, setByHand] = useState<ReadonlyMap<string, Placed | null>>(new Map());
   const [whatIf, setWhatIf] = useState<WhatIf>({ kind: 'as it is' });
   const [base, setBase] = useState<Answer['rounds'] | null>(null);

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { aboutWords, tagsOf } from '@/facts/about';
-import { fortnightView } from '@/views/rounds';
+import { fortnightView } from '@/views/jobs';
 import type { Answer } from '@/core/schedule/solve';
 import type { JobOf } from '@/core/schedule/jobs';
 import { Frame } from '@/ui/frame/frame';

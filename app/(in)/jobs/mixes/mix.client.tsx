@@ -11,7 +11,7 @@ import { FormIssues, SelectField, TextField, type FormIssue } from '@/ui/control
 import { useMadeId, useSend } from '@/ui/controls/use.client';
 import { FillFigure } from '@/ui/figures/fill';
 import { Pour } from '@/ui/frame/pieces';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import type { Mix } from '@/views/mix';
 import { MainPress } from '../../trees/[id]/treat/stages.client';
 import { makeBatch, voidBatch } from '../../offline-commands.client';
@@ -38,7 +38,7 @@ export function MixBench({
   refused: string | null;
 }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const { recipe, trees, fills, label, dimension } = mix;
   const waits = useQueued<unknown>('make-batch', 'finish-batch', 'record-treatment', 'record-treatments');
   const { lots, mixes: made } = stockWith({ lots: mix.lots, mixes: mix.made }, label.key, waits);

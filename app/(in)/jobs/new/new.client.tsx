@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { FormIssues, SelectField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { Input } from '@/ui/controls/input.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { groupBy } from '@/core/work/load-out';
 import { addToDay } from '../day/actions';
 
@@ -42,7 +42,7 @@ export function PutOnDay({
   may: boolean;
 }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const [chosen, setChosen] = useState(() => new Set(waiting.filter((w) => w.chosen).map((w) => w.id)));
   const [crewId, setCrew] = useState(usual.crewId);
   const [day, setDay] = useState(usual.day);

@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { showAmount, showArea, showFine, showTemperature, showTrunk, showVolume } from '@/lib/units/units';
-import { recordView } from '@/views/book';
+import { recordView } from '@/views/records';
 import { RingFigure } from '@/ui/figures/ring';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine } from '@/ui/frame/pieces';

@@ -5,9 +5,9 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { readNumber } from '@/lib/units/numbers';
 import { MASS, VOLUME, type UnitSystem, smallUnit } from '@/lib/units/units';
-import { FormIssues, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import { FormIssues, SelectField, TextArea, TextField, Checkbox } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { wallClock, zonedInstant } from '@/lib/calendar/zone';
 import { amendRecord } from './actions';
 
@@ -33,7 +33,7 @@ interface Props {
 /** A correction: a new version, with its reason. */
 export function Correct({ record, lots, units, timeZone }: Props) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const unit = smallUnit(record.unit === 'mL' ? 'volume' : 'mass', units);
   const factor = { ...VOLUME, ...MASS }[unit];
   const shown = String(Number((record.amount / factor).toPrecision(6)));
@@ -153,9 +153,9 @@ export function Correct({ record, lots, units, timeZone }: Props) {
         onChange={set('deviation')}
       />
       <TextArea label="Note" path="note" issues={issues} rows={2} value={form.note} onChange={set('note')} />
-      <Tick checked={form.withdrawn} onChange={(withdrawn) => setForm((f) => ({ ...f, withdrawn }))}>
+      <Checkbox checked={form.withdrawn} onChange={(withdrawn) => setForm((f) => ({ ...f, withdrawn }))}>
         Withdrawn: this was never done. Its stock goes back, and its plan is open again.
-      </Tick>
+      </Checkbox>
       <div className="mt-4">
         <TextField
           label="Why is this corrected?"

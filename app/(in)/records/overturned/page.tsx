@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { finder, testWords } from '@/facts/diagnosis';
 import { viewer } from '@/app/_server/viewer';
-import { overturnedView } from '@/views/book';
+import { overturnedView } from '@/views/records';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { dayThere } from '@/ui/words';

@@ -3,7 +3,7 @@ import { type Day } from '@/lib/calendar/zone';
 import type { YearProgramme } from '@/core/programmes/schema';
 import { Ribbons } from '@/ui/figures/ribbons.client';
 import type { YearMark, YearRow } from '@/ui/figures/year';
-import { tagRuns } from '@/core/grounds/tags';
+import { tagRuns } from '@/core/site-map/tags';
 
 import { stepName } from './words';
 

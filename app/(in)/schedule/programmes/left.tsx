@@ -1,7 +1,7 @@
 import type { YearProgramme } from '@/core/programmes/schema';
-import type { StopTold } from '@/store/laid';
+import type { StopTold } from '@/store/assignments';
 import { spanWords } from '@/ui/season-words';
-import { tagRuns } from '@/core/grounds/tags';
+import { tagRuns } from '@/core/site-map/tags';
 
 import { stepName, stopWords } from './words';
 

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { z } from 'zod';
 import type { YearProgramme } from '@/core/programmes/schema';
-import type { AssignmentHead } from '@/store/laid';
+import type { AssignmentHead } from '@/store/assignments';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';

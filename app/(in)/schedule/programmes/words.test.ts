@@ -1,9 +1,9 @@
 import type { Change } from '@/core/programmes/changes';
 import type { DayReason } from '@/core/programmes/spans';
 import { programmes } from '@/knowledge';
-import type { StopTold } from '@/store/laid';
+import type { StopTold } from '@/store/assignments';
 import { groupLeft } from './left';
-import { tagRuns } from '@/core/grounds/tags';
+import { tagRuns } from '@/core/site-map/tags';
 
 import { actWords, changeWords, groupsWords, reasonWords, stopWords, termsWords, timeWords } from './words';
 

@@ -8,7 +8,7 @@ import { monthName } from '@/lib/calendar/months';
 import { showAmount, type UnitSystem } from '@/lib/units/units';
 import { findWork } from '@/core/work/works';
 import { findCondition, findHost, heatModels } from '@/knowledge';
-import type { StopTold, VisitRow } from '@/store/laid';
+import type { StopTold, VisitRow } from '@/store/assignments';
 import { boundWords, spanWords } from '@/ui/season-words';
 import { shortDay } from '@/ui/words';
 

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { weatherReadingSchema } from '@/core/exchange/weather-reading';
 import { refusal } from '@/core/people/rights';
-import { getSite } from '@/store/grounds';
+import { getSite } from '@/store/sites';
 import { stationColumns } from '@/store/season';
 import { Frame } from '@/ui/frame/frame';
 import { allows, idOr404, viewer } from '@/app/_server/viewer';

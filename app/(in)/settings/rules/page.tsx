@@ -8,7 +8,7 @@ import { METHOD_NAMES } from '@/core/label/methods';
 import { WORK_RULES } from '@/core/work/rules';
 import { findWork } from '@/core/work/works';
 import { findCondition, regions } from '@/knowledge';
-import { shelfLabels } from '@/store/shelf';
+import { shelfLabels } from '@/store/stock';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';

@@ -4,16 +4,16 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { DISEASED_TOO } from '@/core/gates/region';
 import { METHOD_NAMES, METHODS } from '@/core/label/methods';
-import { FormIssues, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import { FormIssues, TextArea, TextField, Checkbox } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { saveRegion, checkRegion } from './actions';
 
 type Form = Parameters<typeof saveRegion>[0];
 
 export function RegionForm({ region }: { region: Form }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const [form, setForm] = useState(region);
   const { busy, issues, send } = useSend(saveRegion);
   const text = (key: keyof Form, label: string, hint?: string) => (
@@ -72,7 +72,7 @@ export function RegionForm({ region }: { region: Form }) {
         <div>
           {text('notifyHours', 'Neighbours are told before, hours', 'Empty: no duty.')}
           {METHODS.filter((m) => m.endsWith('spray') || m === 'dust').map((m) => (
-            <Tick
+            <Checkbox
               key={m}
               checked={form.notifyMethods.includes(m)}
               onChange={(on) =>
@@ -83,13 +83,13 @@ export function RegionForm({ region }: { region: Form }) {
               }
             >
               before a {METHOD_NAMES[m].toLowerCase()}
-            </Tick>
+            </Checkbox>
           ))}
         </div>
       </div>
-      <Tick checked={form.licenceNeeded} onChange={(on) => setForm((f) => ({ ...f, licenceNeeded: on }))}>
+      <Checkbox checked={form.licenceNeeded} onChange={(on) => setForm((f) => ({ ...f, licenceNeeded: on }))}>
         Every application needs a licence
-      </Tick>
+      </Checkbox>
       <button className="press press-main mt-3 min-w-56" disabled={busy}>
         {busy ? 'Keeping …' : 'Keep as a new version'}
       </button>
@@ -99,7 +99,7 @@ export function RegionForm({ region }: { region: Form }) {
 
 export function SignRegion({ regionKey }: { regionKey: string }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const { busy, issues, send } = useSend(checkRegion);
   const [against, setAgainst] = useState('');
   return (

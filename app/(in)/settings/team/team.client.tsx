@@ -5,9 +5,9 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { ROLES, type Role } from '@/core/people/rights';
 import { MadeAddress } from '@/ui/controls/made-address.client';
-import { Choices, FormIssues, SelectField, TextField, Tick } from '@/ui/controls/controls';
+import { Choices, FormIssues, SelectField, TextField, Checkbox } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { savePracticePolicies, editPerson, savePrices, makeResetLink, addPerson } from './actions';
 
 const roles = ROLES.map((r) => ({ value: r, name: r }));
@@ -16,7 +16,7 @@ export function AddPerson() {
   const empty = { name: '', email: '', role: 'technician' as Role, password: '' };
   const [form, setForm] = useState(empty);
   const { busy, issues, send } = useSend(addPerson);
-  const said = useSaid();
+  const said = useNotify();
   return (
     <form
       className="mt-2 max-w-2xl"
@@ -97,7 +97,7 @@ export function ChangePerson({ person }: { person: Editable }) {
       router.refresh();
     },
   });
-  const said = useSaid();
+  const said = useNotify();
   if (!open)
     return (
       <button
@@ -160,9 +160,9 @@ export function ChangePerson({ person }: { person: Editable }) {
           onChange={(licenceExpires) => setForm((f) => ({ ...f, licenceExpires }))}
         />
       </div>
-      <Tick checked={form.active} onChange={(active) => setForm((f) => ({ ...f, active }))}>
+      <Checkbox checked={form.active} onChange={(active) => setForm((f) => ({ ...f, active }))}>
         May sign in
-      </Tick>
+      </Checkbox>
       {person.active && (
         <div className="mt-4">
           <MadeAddress
@@ -272,7 +272,7 @@ const QUESTIONS: { key: keyof Chosen; question: string; answers: [value: string,
 /** Where practitioners disagree, the company chooses; a label or a region's duty is never loosened by it. */
 export function ChooseSchools({ chosen }: { chosen: Chosen }) {
   const { issues, send } = useSend(savePracticePolicies);
-  const said = useSaid();
+  const said = useNotify();
   return (
     <div className="pt-2">
       <FormIssues issues={issues} />
@@ -293,7 +293,7 @@ export function ChooseSchools({ chosen }: { chosen: Chosen }) {
 export function PricesForm({ prices }: { prices: Parameters<typeof savePrices>[0] }) {
   const [form, setForm] = useState(prices);
   const { busy, issues, send } = useSend(savePrices);
-  const said = useSaid();
+  const said = useNotify();
   const field = (key: keyof typeof form, label: string) => (
     <TextField
       label={label}

@@ -3,12 +3,12 @@
 import { FormIssues } from '@/ui/controls/controls';
 import { MadeAddress } from '@/ui/controls/made-address.client';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { addSiteCalendar, deleteSiteCalendar } from '../../trees/actions';
 
 /** A page and a calendar for the client of a place, by an address that can be ended. */
 export function ClientCalendar({ siteId }: { siteId: string }) {
-  const said = useSaid();
+  const said = useNotify();
   const { send, busy, issues } = useSend(deleteSiteCalendar);
   return (
     <section>

@@ -1,10 +1,10 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { showArea, showDistance, showMass } from '@/lib/units/units';
 import { hoursText } from '@/core/schedule/hours';
 import { findHost } from '@/knowledge';
-import { siteView } from '@/views/grounds';
+import { siteView } from '@/views/trees';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine, TagRow, Warnings } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
@@ -14,7 +14,7 @@ import { TaskList } from '@/app/(in)/tasks';
 import { TaskForm } from '@/app/(in)/tasks.client';
 import { hostNames, regionChoices } from '../../trees/choices';
 import { AddTreeForm, OthersForm, SiteForm } from '../site.client';
-import { tagRuns } from '@/core/grounds/tags';
+import { tagRuns } from '@/core/site-map/tags';
 import { ClientCalendar } from './calendar.client';
 import { SectionForm } from './section.client';
 

@@ -4,13 +4,13 @@ import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { setSection } from '../../trees/actions';
 
 /** Puts trees of a place into a section, by their tags; an empty name takes them out of theirs. */
 export function SectionForm({ siteId, names }: { siteId: string; names: string[] }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const list = useId();
   const [section, setName] = useState('');
   const [tags, setTags] = useState('');

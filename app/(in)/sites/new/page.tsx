@@ -1,4 +1,4 @@
-import { listClients } from '@/store/grounds';
+import { listClients } from '@/store/sites';
 import { refusal } from '@/core/people/rights';
 import { Frame } from '@/ui/frame/frame';
 import { allows, viewer } from '@/app/_server/viewer';

@@ -3,14 +3,14 @@
 import { useState } from 'react';
 import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { settleChange } from './inspect/actions';
 
 /** The client's word on something found while digging: who agreed, and how. */
 export function ChangeAnswer({ id }: { id: string }) {
   const [how, setHow] = useState('');
   const { busy, issues, send } = useSend(settleChange);
-  const said = useSaid();
+  const said = useNotify();
   const answer = (approved: boolean) =>
     send({ id, approved, how }, () =>
       said({ sentence: approved ? 'Approved by the client.' : 'Declined by the client.' }),

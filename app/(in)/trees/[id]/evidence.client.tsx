@@ -5,7 +5,7 @@ import { v7 } from 'uuid';
 import { FormIssues, SelectField, TextArea, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { Section } from '@/ui/frame/pieces';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { answerSample, recordOthersOnTree, sendSample as sendAbsence, voidInspection } from './inspect/actions';
 
 interface SampleRow {
@@ -67,7 +67,7 @@ export function Evidence(p: Props) {
 function Inspection({ treeId, look, refused }: { treeId: string; look: Props['looks'][number]; refused: boolean }) {
   const [open, setOpen] = useState(false);
   const [reason, setReason] = useState('');
-  const said = useSaid();
+  const said = useNotify();
   const { busy, issues, send } = useSend(voidInspection);
   return (
     <li className="row flex flex-wrap items-center gap-x-4 gap-y-1 py-2 text-[0.9375rem]">
@@ -120,7 +120,7 @@ function SampleLine({
 }) {
   const [form, setForm] = useState({ outcome: '', answer: '', onDay: today });
   const [inspectionId] = useState(() => v7());
-  const said = useSaid();
+  const said = useNotify();
   const { busy, issues, send } = useSend(answerSample);
   return (
     <li className="row py-2 text-[0.9375rem]">
@@ -196,7 +196,7 @@ function SendSample({ treeId, laboratories, today }: Props) {
   const empty = { what: '', sentTo: '', testId: '', sentOn: today };
   const [id, setId] = useState(() => v7());
   const [form, setForm] = useState(empty);
-  const said = useSaid();
+  const said = useNotify();
   const { busy, issues, send } = useSend(sendAbsence);
   const set = (k: keyof typeof empty) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
   const word = (k: keyof typeof empty, label: string, more: object = {}) => (
@@ -252,7 +252,7 @@ function AddByOthers({ treeId, conditions, today }: Props) {
   };
   const [id, setId] = useState(() => v7());
   const [form, setForm] = useState(empty);
-  const said = useSaid();
+  const said = useNotify();
   const { busy, issues, send } = useSend(recordOthersOnTree);
   const set = (k: keyof typeof empty) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
   const word = (k: keyof typeof empty, label: string, more: object = {}) => (

@@ -5,13 +5,13 @@ import { useState } from 'react';
 import { FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { Input } from '@/ui/controls/input.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { finishWork } from '../../offline-commands.client';
 
 /** A work without a label: done today, with a word about it, or dropped. */
 export function FinishWork({ id, name }: { id: string; name: string }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const [note, setNote] = useState('');
   const [minutes, setMinutes] = useState('');
   const { busy, issues, send } = useSend(finishWork);

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { FormIssues, SelectField, TextArea, TextField } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { UndoPress } from '@/ui/controls/undo-press.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { shortDay } from '@/ui/words';
 import { archiveTree, editTree, addReminder, cancelQuote, settleFollowUp, skipVisit } from './actions';
 
@@ -23,7 +23,7 @@ export const Settle = (visit: SettleProps) =>
 /** Why a treatment is left out this time: the usual words in one press, any other typed. */
 function LeaveOut({ id, what, onlyIf }: SettleProps) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const [open, setOpen] = useState(false);
   const [because, setBecause] = useState('');
   const { busy, issues, send } = useSend(skipVisit);
@@ -76,7 +76,7 @@ function LeaveOut({ id, what, onlyIf }: SettleProps) {
 /** A visit that was only a look, with Undo. */
 function DoneAlone({ id, what }: SettleProps) {
   const { busy, issues, send } = useSend(settleFollowUp);
-  const said = useSaid();
+  const said = useNotify();
   return (
     <>
       <button
@@ -99,7 +99,7 @@ function DoneAlone({ id, what }: SettleProps) {
 
 /** A day of one's own to come back on, for what no rule asks for. */
 export function Remind({ treeId, today }: { treeId: string; today: string }) {
-  const said = useSaid();
+  const said = useNotify();
   const made = useMadeId(`remind:${treeId}`);
   const [form, setForm] = useDraft(`remind:${treeId}`, { on: '', what: '' });
   const { busy, issues, send } = useSend(addReminder, made);
@@ -191,7 +191,7 @@ export function EditTree({
     },
   });
   const archive = useSend(archiveTree);
-  const said = useSaid();
+  const said = useNotify();
   const set = (k: keyof typeof form) => (v: string) => setForm((f) => ({ ...f, [k]: v }));
   if (!open)
     return (

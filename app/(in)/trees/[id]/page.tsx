@@ -23,7 +23,7 @@ import { checksOf, finder, testWords, hostOf, visitOf } from '@/facts/diagnosis'
 import { ChangeAnswer } from './chain.client';
 import { EditTree, Remind, Revoke, Settle } from './overview.client';
 import { Works, worksNow } from './works';
-import { takenNames } from '@/core/proposal/proposal';
+import { takenNames } from '@/core/quotes/quote';
 import { findWork } from '@/core/work/works';
 import { ItsProgrammes } from './programmes';
 import { SeasonHere } from './season-here';

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { groupBy } from '@/core/work/load-out';
-import type { TreeVisit } from '@/store/laid';
+import type { TreeVisit } from '@/store/assignments';
 import { Section } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
 

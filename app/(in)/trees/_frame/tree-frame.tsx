@@ -3,14 +3,14 @@ import { certaintyWords } from '@/core/diagnose/words';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import Link from 'next/link';
 import type { Duty } from '@/core/decide/duties';
-import { openTroubles } from '@/core/decide/troubles';
+import { openProblems } from '@/core/decide/problems';
 import { girthFromDiameter } from '@/core/measure/trunk';
 import { showDistance, showTrunk, type UnitSystem } from '@/lib/units/units';
 import { findCondition, findHost } from '@/knowledge';
 import type { Tree } from '@/store/tree';
 import { RingFigure } from '@/ui/figures/ring';
 import { TagLine } from '@/ui/frame/pieces';
-import { Twig, type TwigStep } from '@/ui/frame/twig';
+import { Stepper, type StepperStep } from '@/ui/frame/stepper';
 import { dayThere, shortDay } from '@/ui/words';
 import { TreeWarnings } from './warnings';
 
@@ -20,7 +20,7 @@ export type StepName = 'measure' | 'inspect' | 'diagnose' | 'prescribe' | 'treat
 const plannedWords = (plan: { at: Date; plannedFor: string | null }, timeZone: string): string =>
   plan.plannedFor ? `planned for ${shortDay(plan.plannedFor)}` : `planned ${dayThere(plan.at, timeZone)}`;
 
-function steps(tree: Tree, here: StepName): TwigStep[] {
+function steps(tree: Tree, here: StepName): StepperStep[] {
   const base = `/trees/${tree.id}`;
   const plan = tree.plans.find((p) => p.state === 'open');
   const record = tree.records.find((r) => !r.withdrawn);
@@ -97,7 +97,7 @@ export function TreeTag({ tree, units, here }: { tree: Tree; units: UnitSystem; 
         <TagLine name="Crown loss">{crown ? `${crown.crownLoss} %` : '–'}</TagLine>
         <TagLine name="Next">{next ? shortDay(next.due) : '–'}</TagLine>
       </dl>
-      <Twig steps={steps(tree, here)} />
+      <Stepper steps={steps(tree, here)} />
       <div className="mt-auto pt-4">
         {(oldSites.length > 0 || (reading?.arcs.length ?? 0) > 0) && reading && (
           <RingFigure
@@ -202,7 +202,7 @@ export function StepStrip({ tree, duties, here }: { tree: Tree; duties: readonly
 
 /** What is known and why, beside any step. */
 export function TreeWhy({ tree }: { tree: Tree }) {
-  const open = openTroubles(tree.savedDiagnoses);
+  const open = openProblems(tree.savedDiagnoses);
   const shown = open.length ? open : tree.savedDiagnoses.slice(0, 1);
   const condition = shown[0] && findCondition(shown[0].conditionId);
   return (

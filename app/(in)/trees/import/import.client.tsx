@@ -17,7 +17,7 @@ import {
   type Units,
 } from '@/core/exchange/trees-csv';
 import { type UnitSystem } from '@/lib/units/units';
-import { SelectField, TextField, Tick } from '@/ui/controls/controls';
+import { SelectField, TextField, Checkbox } from '@/ui/controls/controls';
 import { FilePress } from '@/ui/controls/file.client';
 import { ACCEPTS, listDoubts, type ListDoubtId } from '@/core/exchange/list-doubts';
 import { NOTHING_SENT, sendList, type Sent } from './send';
@@ -240,12 +240,12 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
           {doubts.map((d) => (
             <div key={d.id} className="mt-3 border-l-4 border-sap pl-3">
               <p className="font-semibold">{d.sentence}</p>
-              <Tick
+              <Checkbox
                 checked={sure.includes(d.id)}
                 onChange={(on) => setSure(on ? [...sure, d.id] : sure.filter((x) => x !== d.id))}
               >
                 {ACCEPTS[d.id]}
-              </Tick>
+              </Checkbox>
             </div>
           ))}
           <IssueList title={`${read.warnings.length} to look at (they may come in)`} list={read.warnings} tone="sap" />

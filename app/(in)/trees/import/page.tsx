@@ -1,7 +1,7 @@
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { refusal } from '@/core/people/rights';
 import { hostsNow } from '@/knowledge';
-import { sitesToChoose } from '@/store/grounds';
+import { sitesToChoose } from '@/store/sites';
 import { Frame } from '@/ui/frame/frame';
 import { allows, todayOf, viewer } from '@/app/_server/viewer';
 import { MOST_TREES } from '@/commands/sites/import-trees';

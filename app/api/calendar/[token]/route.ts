@@ -8,7 +8,7 @@ import {
   taskVisit,
 } from '../../../_server/calendar';
 import { hoursOver } from '@/facts/season';
-import { withOwn } from '@/facts/custom-knowledge';
+import { withCustomKnowledge } from '@/facts/custom-knowledge';
 import { calendarOwner, type Viewer } from '@/store/auth';
 import { calendarVisits } from '@/store/follow-ups';
 import { plannedBetween } from '@/store/plans';
@@ -33,7 +33,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ tok
       },
       { status: 404 },
     );
-  return withOwn(viewer, () => theirs(viewer));
+  return withCustomKnowledge(viewer, () => theirs(viewer));
 }
 
 async function theirs(viewer: Viewer): Promise<Response> {

@@ -1,5 +1,5 @@
-import { uuid } from '@/core/book/record';
-import { getLabel } from '@/store/shelf';
+import { uuid } from '@/core/records/record';
+import { getLabel } from '@/store/stock';
 import { issueResponse, route } from '../../../_server/api';
 
 /** One label version in the open label format (docs/label-format.md). */

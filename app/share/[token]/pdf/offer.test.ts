@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { openSync } from 'fontkit';
-import type { SharedQuote } from '@/store/proposals';
+import type { SharedQuote } from '@/store/quotes';
 import { quotePdf } from './offer';
 
 const offer = (paper: SharedQuote['paper']): SharedQuote => ({

@@ -3,10 +3,10 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import { exactMoney, money } from '@/core/cost/prices';
-import { takenNames, type Quote } from '@/core/proposal/proposal';
-import { isProperty, totalOf } from '@/core/proposal/property';
-import type { SiteQuote } from '@/core/proposal/property-schema';
-import type { SharedQuote } from '@/store/proposals';
+import { takenNames, type Quote } from '@/core/quotes/quote';
+import { isProperty, totalOf } from '@/core/quotes/property';
+import type { SiteQuote } from '@/core/quotes/property-schema';
+import type { SharedQuote } from '@/store/quotes';
 import { longDay } from '@/ui/words';
 import { whenWords } from '../lines';
 

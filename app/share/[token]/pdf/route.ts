@@ -1,5 +1,5 @@
-import { isProperty } from '@/core/proposal/property';
-import { sharedQuote } from '@/store/proposals';
+import { isProperty } from '@/core/quotes/property';
+import { sharedQuote } from '@/store/quotes';
 import { quotePdf } from './offer';
 
 /** The offer as a PDF, for whoever keeps paper. */

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { dayIn } from '@/lib/calendar/zone';
-import { siteOfCalendar } from '@/store/place-calendar';
+import { siteOfCalendar } from '@/store/site-calendar';
 import { longDay } from '@/ui/words';
 import { comingTo } from '@/app/_server/place-visits';
 import { FinishTask } from './finish.client';

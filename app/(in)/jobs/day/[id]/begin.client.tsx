@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { startDay } from '../../../offline-commands.client';
 import { phoneNow } from '@/ui/phone/clock.client';
 
@@ -20,7 +20,7 @@ export function Begin({
   may: boolean;
 }) {
   const { busy, issues, send } = useSend(startDay);
-  const said = useSaid();
+  const said = useNotify();
   if (closed)
     return (
       <p className="mt-7">

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { may, refusal } from '@/core/people/rights';
-import { workedMinutes } from '@/core/round/home';
+import { workedMinutes } from '@/core/crew-day/home';
 import { clockWords } from '@/core/schedule/hours';
 import { minuteWords } from '@/core/schedule/words';
 import { Frame } from '@/ui/frame/frame';

@@ -2,10 +2,10 @@
 
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { WANTS_WORDS, WHY_LEFT, type WhyLeft } from '@/core/round/day';
+import { WANTS_WORDS, WHY_LEFT, type WhyLeft } from '@/core/crew-day/day';
 import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { markNotDone, reopenNotDone } from '../../../offline-commands.client';
 import { LEFT_PRESSES } from '../words';
 
@@ -14,7 +14,7 @@ export function Leave({ itemIds, name, onDone }: { itemIds: string[]; name: stri
   const [why, setWhy] = useState<WhyLeft | null>(null);
   const [words, setWords] = useState('');
   const { busy, issues, send } = useSend(markNotDone);
-  const said = useSaid();
+  const said = useNotify();
   const leave = (because: WhyLeft) => {
     const id = v7();
     send({ id, itemIds, why: because, words }, () => {

@@ -2,8 +2,8 @@
 
 import { useOptimistic, useTransition } from 'react';
 import { Input } from '@/ui/controls/input.client';
-import { useSaid } from '@/ui/frame/undo.client';
-import type { LoadTick } from '@/facts/crews-day';
+import { useNotify } from '@/ui/frame/undo.client';
+import type { LoadCheck } from '@/facts/crews-day';
 import { checkLoadItem } from '../../../offline-commands.client';
 
 /** The load sheet: each line is ticked when it is seen on the truck; what the shelf cannot give is said the evening before. */
@@ -13,16 +13,16 @@ export function LoadSheet({
   may,
 }: {
   crewDayId: string;
-  groups: { title: string; lines: LoadTick[] }[];
+  groups: { title: string; lines: LoadCheck[] }[];
   may: boolean;
 }) {
   const [, start] = useTransition();
-  const said = useSaid();
+  const said = useNotify();
   const [seen, see] = useOptimistic(
     new Map(groups.flatMap((g) => g.lines.map((l) => [l.line, l.ticked] as const))),
     (was, change: { line: string; on: boolean }[]) => new Map([...was, ...change.map((c) => [c.line, c.on] as const)]),
   );
-  const tick = (lines: LoadTick[], on: boolean) =>
+  const tick = (lines: LoadCheck[], on: boolean) =>
     start(async () => {
       see(lines.map((l) => ({ line: l.line, on })));
       const answer = await checkLoadItem({

@@ -3,11 +3,11 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { ChevronDown, ChevronUp } from 'lucide-react';
-import type { Stands } from '@/core/round/day';
+import type { Stands } from '@/core/crew-day/day';
 import type { HourOfDay } from '@/core/weather/by-hour';
 import { FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { orderStops } from '../../../offline-commands.client';
 import { notifyClient } from '../actions';
 import type { RowOf, ThingLine } from '../lines';
@@ -47,7 +47,7 @@ const moved = <T,>(of: readonly T[], from: number, to: number): T[] => {
 /** The stops of a day in their order, the next one large; moved by their handles or by steps. */
 export function Stops({ crewDayId, stops, nextSiteId, may, mayOrder, mayTell, hasBegun }: Props) {
   const { busy, issues, send } = useSend(orderStops);
-  const said = useSaid();
+  const said = useNotify();
   const [held, setHeld] = useState<number | null>(null);
   const [over, setOver] = useState<number | null>(null);
   const ids = stops.map((s) => s.siteId);

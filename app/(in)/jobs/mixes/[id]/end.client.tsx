@@ -6,7 +6,7 @@ import { BATCH_ENDS, type BatchEnd } from '@/core/mix/batch';
 import { readNumber } from '@/lib/units/numbers';
 import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { finishBatch } from '../../../offline-commands.client';
 
 const PRESSES: Record<BatchEnd, string> = {
@@ -21,7 +21,7 @@ export function EndMix({ batchId, good, leftMl }: { batchId: string; good: boole
   const [amount, setAmount] = useState('');
   const [words, setWords] = useState('');
   const { busy, issues, setIssues, send } = useSend(finishBatch);
-  const said = useSaid();
+  const said = useNotify();
   const end = (as: BatchEnd) => {
     const read = amount.trim() ? readNumber(amount, { name: 'The amount', above: 0, max: leftMl, unit: 'mL' }) : null;
     if (read && !read.ok) return setIssues([{ path: 'mixMl', message: read.sentence }]);

@@ -2,7 +2,7 @@
 
 import { useSearchParams } from 'next/navigation';
 import { useCallback, useMemo } from 'react';
-import { usePhoneNow, useOfflineLinks, useServersOwn } from '@/ui/phone/offline-pages.client';
+import { usePhoneNow, useOfflineLinks, useServerPages } from '@/ui/phone/offline-pages.client';
 import { usePhone } from '@/ui/phone/phone.client';
 import { SignalAgain } from '@/ui/phone/signal-again.client';
 import { offlineKnowledge } from '@/facts/offline-knowledge';
@@ -36,7 +36,7 @@ export function OfflineDay({ viewer, held }: { viewer: Viewer; held: Facts }) {
     ),
   );
   const real = batch ? `/jobs/mixes/${batch.id}` : `/jobs/day/${id}${view === 'close' ? '/finish' : ''}`;
-  useServersOwn('view', real);
+  useServerPages('view', real);
   if (!day || !now) return <p className="p-6 font-semibold text-ink-2">One moment …</p>;
   const seen = { viewer, now, day };
   return (

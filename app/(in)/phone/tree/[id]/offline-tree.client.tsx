@@ -7,7 +7,7 @@ import { withQueued, type OfflineTree as Facts, type Viewer } from '@/facts/queu
 import { weatherAt } from '@/core/weather/expected';
 import { offlineKnowledge } from '@/facts/offline-knowledge';
 import { part } from '@/ui/controls/part.client';
-import { useOfflineLinks, usePhoneNow, useServersOwn } from '@/ui/phone/offline-pages.client';
+import { useOfflineLinks, usePhoneNow, useServerPages } from '@/ui/phone/offline-pages.client';
 import { usePhone } from '@/ui/phone/phone.client';
 import { SignalAgain } from '@/ui/phone/signal-again.client';
 
@@ -64,7 +64,7 @@ export function OfflineTree({ viewer, facts }: { viewer: Viewer; facts: Facts })
       [id],
     ),
   );
-  useServersOwn('step', `/trees/${id}`);
+  useServerPages('step', `/trees/${id}`);
 
   if (!seen) return <p className="p-6 font-semibold text-ink-2">One moment …</p>;
   const { found } = seen;
@@ -85,7 +85,7 @@ export function OfflineTree({ viewer, facts }: { viewer: Viewer; facts: Facts })
       {step === 'prescribe' && (
         <PrescribeStep
           seen={{ ...seen, held: f.held, alike: f.row, year: f.year, forecast: null }}
-          trouble={asked.get('for')}
+          problem={asked.get('for')}
         />
       )}
       {step === 'treat' && <TreatOffline {...{ seen, f, planId: asked.get('plan') }} />}

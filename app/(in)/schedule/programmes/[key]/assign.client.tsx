@@ -6,7 +6,7 @@ import { v7 } from 'uuid';
 import type { Said } from '@/core/gates/said';
 import { FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { assignProgramme } from '../actions';
 
 /** The one press: what the preview shows is planned, all of it or nothing. */
@@ -21,7 +21,7 @@ export function AssignIt(asked: {
   carriedFrom: string | null;
 }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const [id] = useState(() => v7());
   const { busy, issues, send } = useSend(assignProgramme);
   const n = asked.treeIds.length;

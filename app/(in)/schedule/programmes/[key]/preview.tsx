@@ -1,7 +1,7 @@
 import { stopTold } from '@/commands/programmes/settle';
 import { money, type Prices } from '@/core/cost/prices';
 import type { Said } from '@/core/gates/said';
-import type { AssignedVisit } from '@/core/programmes/lay';
+import type { AssignedVisit } from '@/core/programmes/assign';
 import type { VisitSum } from '@/core/programmes/sums';
 import type { YearProgramme } from '@/core/programmes/schema';
 import type { UnitSystem } from '@/lib/units/units';

@@ -8,7 +8,7 @@ import { readNumber } from '@/lib/units/numbers';
 import { figure, showAmount, showMass } from '@/lib/units/units';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { findHost } from '@/knowledge';
-import { chooseView } from '@/views/grounds';
+import { chooseView } from '@/views/trees';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { idOr404, todayOf, viewer } from '@/app/_server/viewer';

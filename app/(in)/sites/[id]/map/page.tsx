@@ -1,11 +1,11 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { EMPTY_SITE_MAP } from '@/core/grounds/plan';
+import { EMPTY_SITE_MAP } from '@/core/site-map/site-map';
 import { rootZoneRadius } from '@/core/rootzone/zone';
 import { findHost } from '@/knowledge';
-import { planView } from '@/views/grounds';
+import { planView } from '@/views/trees';
 import { PrintButton } from '@/ui/controls/print.client';
-import { onPlan } from '@/core/grounds/plan';
+import { onPlan } from '@/core/site-map/site-map';
 import { allows, idOr404, viewer } from '@/app/_server/viewer';
 import { PlanBench } from './site-map.client';
 

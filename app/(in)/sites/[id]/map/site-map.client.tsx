@@ -4,7 +4,7 @@ import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, Plus, X } from 'lucide-react
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { v7 } from 'uuid';
-import { areaOf, AREAS, FEATURE_NAMES, POINTS, type AreaKind, type SiteMap, type PointKind } from '@/core/grounds/plan';
+import { areaOf, AREAS, FEATURE_NAMES, POINTS, type AreaKind, type SiteMap, type PointKind } from '@/core/site-map/site-map';
 import type { Point } from '@/core/rootzone/probe-grid';
 import { showArea, type UnitSystem } from '@/lib/units/units';
 import { Choices, FormIssues, TextField } from '@/ui/controls/controls';
@@ -12,7 +12,7 @@ import { useSend } from '@/ui/controls/use.client';
 import { PlanFigure, spanOf } from '@/ui/figures/plan';
 import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { importSiteMap, saveSiteMap } from './actions';
 import { useAttachWaiting } from '@/ui/controls/file.client';
 import { Input, Select } from '@/ui/controls/input.client';
@@ -64,7 +64,7 @@ export function PlanBench({
   links: React.ReactNode;
 }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const [plan, setPlan] = useState(kept);
   const [trees, setTrees] = useState(keptTrees);
   const [editing, setEditing] = useState(false);

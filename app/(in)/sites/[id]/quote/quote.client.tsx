@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { money, type Prices } from '@/core/cost/prices';
-import { totalOf, type QuoteLine } from '@/core/proposal/property';
+import { totalOf, type QuoteLine } from '@/core/quotes/property';
 import { FormIssues } from '@/ui/controls/controls';
 import { QuoteTermsForm } from '@/ui/controls/offer-terms.client';
 import { useSend } from '@/ui/controls/use.client';

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { findHost, findSign } from '@/knowledge';
 import type { SpreadTree } from '@/store/knowledge';
-import { spreadView } from '@/views/grounds';
+import { spreadView } from '@/views/trees';
 import { idOr404, viewer } from '@/app/_server/viewer';
 import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';

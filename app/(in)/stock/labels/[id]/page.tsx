@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { labelView } from '@/views/shelf';
+import { labelView } from '@/views/stock';
 import { differences } from '@/core/label/difference';
 import Link from 'next/link';
 import { findCondition, findHost } from '@/knowledge';

@@ -10,12 +10,12 @@ import { labelOf } from '@/core/label/written';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { labelSchema, type Label } from '@/core/label/schema';
 import { MASS, showAmount, showTrunk, VOLUME, type UnitSystem } from '@/lib/units/units';
-import { Choices, FormIssues, SelectField, TextField, Tick } from '@/ui/controls/controls';
+import { Choices, FormIssues, SelectField, TextField, Checkbox } from '@/ui/controls/controls';
 import { Picked, RemoveRow, type Named } from '@/ui/controls/picked.client';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { Input } from '@/ui/controls/input.client';
 import { Frame } from '@/ui/frame/frame';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { importLabel } from '../../actions';
 import { Blank, Pick, Sentence } from './blanks.client';
 import { UseForm } from './use.client';
@@ -35,7 +35,7 @@ export function LabelEditor({
   units: UnitSystem;
 }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const [f, setForm, forget] = useDraft<LabelDraft>(
     `label:${from ? `${from.key}-${from.version}` : 'new'}`,
     labelDraft(from, prices),
@@ -173,15 +173,15 @@ export function LabelEditor({
           options={(['none', 'moderate', 'high'] as const).map((x) => ({ value: x, name: x }))}
         />
         <div className="mb-4 flex flex-wrap gap-x-8">
-          <Tick checked={f.restricted} onChange={(x) => set('restricted', x)}>
+          <Checkbox checked={f.restricted} onChange={(x) => set('restricted', x)}>
             Restricted use
-          </Tick>
-          <Tick checked={f.systemic} onChange={(x) => set('systemic', x)}>
+          </Checkbox>
+          <Checkbox checked={f.systemic} onChange={(x) => set('systemic', x)}>
             Moves in the tree
-          </Tick>
-          <Tick checked={f.organic} onChange={(x) => set('organic', x)}>
+          </Checkbox>
+          <Checkbox checked={f.organic} onChange={(x) => set('organic', x)}>
             Organic-listed
-          </Tick>
+          </Checkbox>
         </div>
         {f.actives.map((a, i) => {
           const change = (next: Partial<typeof a>) =>

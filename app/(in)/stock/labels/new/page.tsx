@@ -1,6 +1,6 @@
-import { uuid } from '@/core/book/record';
+import { uuid } from '@/core/records/record';
 import { conditionsNow, hostsNow } from '@/knowledge';
-import { getLabel } from '@/store/shelf';
+import { getLabel } from '@/store/stock';
 import { refusal } from '@/core/people/rights';
 import { Frame } from '@/ui/frame/frame';
 import { allows, viewer } from '@/app/_server/viewer';

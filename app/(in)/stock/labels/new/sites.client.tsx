@@ -1,6 +1,6 @@
 import { DEVICES } from '@/core/label/methods';
 import { LENGTH, VOLUME } from '@/lib/units/units';
-import { Tick } from '@/ui/controls/controls';
+import { Checkbox } from '@/ui/controls/controls';
 import { ClassTable, Pick, Sentence } from './blanks.client';
 import { fieldsOf, type UsePart } from './fields.client';
 
@@ -86,9 +86,9 @@ export function SitesPart({ use: f, onChange }: UsePart) {
         </Sentence>
       )}
       {f.method === 'bait' && (
-        <Tick checked={f.inStations} onChange={(x) => set('inStations', x)}>
+        <Checkbox checked={f.inStations} onChange={(x) => set('inStations', x)}>
           Only in locked stations
-        </Tick>
+        </Checkbox>
       )}
     </>
   );

@@ -1,5 +1,5 @@
 import { METHOD_NAMES, METHODS } from '@/core/label/methods';
-import { Choices, SelectField, TextArea, Tick } from '@/ui/controls/controls';
+import { Choices, SelectField, TextArea, Checkbox } from '@/ui/controls/controls';
 import { Picked, type Named } from '@/ui/controls/picked.client';
 import { AfterPart } from './after.client';
 import { fieldsOf, type UsePart } from './fields.client';
@@ -72,15 +72,15 @@ export function UseForm({
         {word('crownLoss', 'Crown loss up to, %', { inputMode: 'decimal' })}
         {word('stages', 'Stages that it reaches, by comma')}
       </div>
-      <Tick checked={f.needsLeaf} onChange={(x) => set('needsLeaf', x)}>
+      <Checkbox checked={f.needsLeaf} onChange={(x) => set('needsLeaf', x)}>
         Only on trees in full leaf
-      </Tick>
-      <Tick checked={f.leafDry} onChange={(x) => set('leafDry', x)}>
+      </Checkbox>
+      <Checkbox checked={f.leafDry} onChange={(x) => set('leafDry', x)}>
         Only on dry leaves
-      </Tick>
-      <Tick checked={f.lowSun} onChange={(x) => set('lowSun', x)}>
+      </Checkbox>
+      <Checkbox checked={f.lowSun} onChange={(x) => set('lowSun', x)}>
         Early, late or under cloud: sun takes it off
-      </Tick>
+      </Checkbox>
       <Picked label="Never on" all={hosts} chosen={f.never} onChange={(x) => set('never', x)} />
       <TextArea
         label="To wear, one a line"

@@ -2,10 +2,10 @@
 
 import { useRouter } from 'next/navigation';
 import { CERTAINTIES, certaintyWords, DECISIONS, ODDS, type Certainty, type Decision } from '@/core/diagnose/words';
-import { Choices, FormIssues, TextArea, Tick } from '@/ui/controls/controls';
+import { Choices, FormIssues, TextArea, Checkbox } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { Input, Select } from '@/ui/controls/input.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { saveDiagnosis } from '../../../offline-commands.client';
 
 interface Props {
@@ -22,7 +22,7 @@ const LEADING = 6;
 /** The person's own word: what the ranking says is filled in, and anything else may be said with its reason. */
 export function DecideBench({ treeId, list, proposed, open, refused }: Props) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const made = useMadeId(`decide:${treeId}`);
   const { id } = made;
   const [form, setForm, forget] = useDraft(`decide:${treeId}:${proposed.conditionId}`, {
@@ -119,7 +119,7 @@ export function DecideBench({ treeId, list, proposed, open, refused }: Props) {
         <fieldset className="mb-4 min-w-0">
           <legend className="mb-1 font-semibold">Open beside it; each goes on unless you say that it was wrong</legend>
           {others.map((o) => (
-            <Tick
+            <Checkbox
               key={o.id}
               checked={form.overturns.includes(o.id)}
               onChange={(wrong) =>
@@ -130,7 +130,7 @@ export function DecideBench({ treeId, list, proposed, open, refused }: Props) {
               }
             >
               {o.name} ({o.decision}) was wrong
-            </Tick>
+            </Checkbox>
           ))}
         </fieldset>
       )}

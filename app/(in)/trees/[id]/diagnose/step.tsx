@@ -7,7 +7,7 @@ import { certaintyWords } from '@/core/diagnose/words';
 import { refusal } from '@/core/people/rights';
 import { findHost } from '@/knowledge';
 import { isSouth } from '@/lib/calendar/hemisphere';
-import { openTroubles } from '@/core/decide/troubles';
+import { openProblems } from '@/core/decide/problems';
 import { checksOf, latOf, testWords } from '@/facts/diagnosis';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { Frame } from '@/ui/frame/frame';
@@ -174,7 +174,7 @@ export function DiagnoseStep({
           // The client reads it as the arborist's own word: nobody else writes it.
           reason: '',
         }}
-        open={openTroubles(tree.savedDiagnoses).map((savedDiagnosis) => ({
+        open={openProblems(tree.savedDiagnoses).map((savedDiagnosis) => ({
           id: savedDiagnosis.id,
           conditionId: savedDiagnosis.conditionId,
           name: nameOf(savedDiagnosis.conditionId),

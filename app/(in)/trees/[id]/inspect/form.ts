@@ -1,5 +1,5 @@
 import type { Finding, TestResult } from '@/core/diagnose/knowledge';
-import type { InspectionDetail } from '@/core/diagnose/look';
+import type { InspectionDetail } from '@/core/diagnose/inspection';
 import type { PartOfTree, Vigour } from '@/core/diagnose/words';
 
 /** What stands on a sign: not looked, absent, or a grade. */

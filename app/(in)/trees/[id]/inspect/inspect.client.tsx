@@ -11,7 +11,7 @@ import type { Vigour } from '@/core/diagnose/words';
 import { Choices, FormIssues, TextArea } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { BalanceFigure } from '@/ui/figures/balance';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { saveInspection } from '../../../offline-commands.client';
 import { answerTo, type BenchAnswer } from './answer';
 import { AlikeTrees } from './row.client';
@@ -64,7 +64,7 @@ export function ExamineBench({
   refused,
 }: Props) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const made = useMadeId(`look:${treeId}`);
   const { id } = made;
   const signs = useMemo(() => listed(sentSigns), [sentSigns]);

@@ -3,8 +3,8 @@
 import { Camera } from 'lucide-react';
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { Tick } from '@/ui/controls/controls';
-import { keepPhotoHere } from '@/ui/phone/photo.client';
+import { Checkbox } from '@/ui/controls/controls';
+import { savePhotoHere } from '@/ui/phone/photo.client';
 import { useAttachWaiting } from '@/ui/controls/file.client';
 import { Input, Select } from '@/ui/controls/input.client';
 
@@ -45,7 +45,7 @@ export function PhotoField({
         setState({ busy: false, sentence: 'Photo kept.', issue: false });
       } catch (error) {
         const sent = { id, treeId, sign: pin || null };
-        if (error instanceof TypeError && (await keepPhotoHere(file, sent).catch(() => false))) {
+        if (error instanceof TypeError && (await savePhotoHere(file, sent).catch(() => false))) {
           onAdded?.(id);
           const place = keep ? ' Where it was taken is not kept with it.' : '';
           setState({
@@ -100,9 +100,9 @@ export function PhotoField({
           </Select>
         )}
         <div className="flex-1 basis-56">
-          <Tick checked={keep} onChange={setKeep}>
+          <Checkbox checked={keep} onChange={setKeep}>
             Keep where it was taken
-          </Tick>
+          </Checkbox>
         </div>
       </div>
       <p role="status" className={`mt-1 font-semibold ${state.issue ? 'text-madder' : ''}`}>

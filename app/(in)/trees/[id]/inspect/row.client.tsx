@@ -1,6 +1,6 @@
 'use client';
 
-import { Tick } from '@/ui/controls/controls';
+import { Checkbox } from '@/ui/controls/controls';
 import { Select } from '@/ui/controls/input.client';
 import { GRADES, SPOKEN, without, type BenchSign, type Grade } from './form';
 import { type Props } from './beside.client';
@@ -28,9 +28,9 @@ export function AlikeTrees({
       </p>
       {trees.map((t) => (
         <div key={t.id}>
-          <Tick checked={t.id in form.alike} onChange={(on) => set(t.id, on ? {} : null)}>
+          <Checkbox checked={t.id in form.alike} onChange={(on) => set(t.id, on ? {} : null)}>
             <b className="figures">{t.tag}</b> looks the same
-          </Tick>
+          </Checkbox>
           {form.alike[t.id] && (
             <div className="mb-2 ml-10 flex flex-wrap items-center gap-2">
               {Object.entries(form.alike[t.id]!).map(([sign, g]) => (

@@ -10,7 +10,7 @@ import { findHost, findSign } from '@/knowledge';
 import { testWords } from '@/facts/diagnosis';
 import { todayOf } from '@/app/_server/viewer';
 import { inSentence } from '@/core/diagnose/words';
-import { openTroubles } from '@/core/decide/troubles';
+import { openProblems } from '@/core/decide/problems';
 import { PrintButton } from '@/ui/controls/print.client';
 import { Frame } from '@/ui/frame/frame';
 import { dayAndClock, longDay, shortDay } from '@/ui/words';
@@ -89,8 +89,8 @@ export default async function Page({
   const named = namedIn(inHand, (await searchParams).name);
   // The decision that was kept speaks; a name in the address only asks what would be said.
   const kept =
-    (named ? openTroubles(tree.savedDiagnoses).find((t) => t.conditionId === named) : undefined) ??
-    openTroubles(tree.savedDiagnoses)[0] ??
+    (named ? openProblems(tree.savedDiagnoses).find((t) => t.conditionId === named) : undefined) ??
+    openProblems(tree.savedDiagnoses)[0] ??
     tree.savedDiagnoses[0];
   const about = named ?? kept?.conditionId;
   const result = found.decide(found.candidates.some((c) => c.id === about) ? about : undefined);

@@ -12,7 +12,7 @@ import { simulatedTape } from '@/stand-ins/diameter-tape';
 import { Choices, Field, FormIssues, TextArea, TextField } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { Input, Select } from '@/ui/controls/input.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { measureTree } from '../../../offline-commands.client';
 import { browserNow } from '@/ui/clock.client';
 
@@ -62,7 +62,7 @@ function readStems(stems: Stem[]) {
 
 export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Props) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const own: LengthUnit = units === 'us' ? 'in' : 'cm';
   const made = useMadeId(`measure:${treeId}`);
   const { id } = made;

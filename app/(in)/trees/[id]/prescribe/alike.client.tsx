@@ -1,8 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { tagsIn } from '@/core/grounds/tags';
-import { TickTag } from '@/ui/controls/controls';
+import { tagsIn } from '@/core/site-map/tags';
+import { CheckboxTag } from '@/ui/controls/controls';
 import { Input, Select } from '@/ui/controls/input.client';
 
 /** A tree that may be planned together with the one in hand. */
@@ -75,13 +75,13 @@ export function Alike({
           {all ? 'None of them' : every}
         </button>
         {shown.slice(0, MOST).map((t) => (
-          <TickTag
+          <CheckboxTag
             key={t.id}
             checked={chosen.includes(t.id)}
             onChange={(on) => onChoose(on ? [...chosen, t.id].slice(0, MOST) : chosen.filter((x) => x !== t.id))}
           >
             {filter.host ? t.tag : `${t.tag} ${t.host}`}
-          </TickTag>
+          </CheckboxTag>
         ))}
       </div>
       {chosen.length > 0 && (

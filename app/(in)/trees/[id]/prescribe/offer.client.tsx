@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import type { Weighed } from '@/core/prescribe/compare';
-import { FormIssues, TickTag } from '@/ui/controls/controls';
+import { FormIssues, CheckboxTag } from '@/ui/controls/controls';
 import { QuoteTermsForm } from '@/ui/controls/offer-terms.client';
 import { useSend } from '@/ui/controls/use.client';
 import { sendQuote } from './actions';
@@ -18,14 +18,14 @@ export function Quoted({ treeId, weighed }: { treeId: string; weighed: Weighed[]
         {weighed
           .filter((w) => !w.forbidden)
           .map((w) => (
-            <TickTag
+            <CheckboxTag
               key={w.key}
               checked={keys.includes(w.key)}
               onChange={(on) => setKeys(on ? [...keys, w.key] : keys.filter((k) => k !== w.key))}
             >
               {w.method}
               {w.name !== 'no product' && `, ${w.name}`}
-            </TickTag>
+            </CheckboxTag>
           ))}
       </div>
       <QuoteTermsForm

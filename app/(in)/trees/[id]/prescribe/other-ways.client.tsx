@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { stepOfUse, stepOfWork, type OwnResults } from '@/core/prescribe/costs';
+import { stepOfUse, stepOfWork, type CustomResults } from '@/core/prescribe/costs';
 import { findUse, WORK, type Far, type HeldLabel } from '@/core/prescribe/shelf';
 import type { Choices, Situation } from '@/core/prescribe/situation';
 import type { Life } from '@/core/season/programme';
@@ -49,7 +49,7 @@ export function OtherWays({
   open: { id: string; labelKey: string; useKey: string; once: number | null }[];
   workFacts: WorkFacts | null;
   works: OpenWorkStep[];
-  own: Record<string, OwnResults>;
+  own: Record<string, CustomResults>;
   refused: boolean;
   pick: string;
   onPick: (way: string) => void;

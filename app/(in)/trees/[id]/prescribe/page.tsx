@@ -16,5 +16,5 @@ export default async function Page({
 }) {
   const seen = await load((await params).id);
   const forecast = stationFor(spotOf(seen.tree)).forecast(seen.now);
-  return <PrescribeStep seen={{ ...seen, forecast }} trouble={(await searchParams).for ?? null} />;
+  return <PrescribeStep seen={{ ...seen, forecast }} problem={(await searchParams).for ?? null} />;
 }

@@ -1,8 +1,8 @@
 import { waterDepth, type Passes } from '@/core/basin/basin';
-import { treatedGround } from '@/core/book/ground';
+import { treatedGround } from '@/core/records/ground';
 import type { Dose } from '@/core/dose/dose';
 import type { Gate } from '@/core/gates/gate';
-import { EMPTY_SITE_MAP } from '@/core/grounds/plan';
+import { EMPTY_SITE_MAP } from '@/core/site-map/site-map';
 import type { Label, LabelUse } from '@/core/label/schema';
 import { type Prescription } from '@/core/prescribe/prescribe';
 import { type Situation } from '@/core/prescribe/situation';

@@ -9,7 +9,7 @@ import type { Schools } from '@/core/decide/schools';
 import type { Gate } from '@/core/gates/gate';
 import { blocked } from '@/core/gates/rules';
 import { METHOD_NAMES } from '@/core/label/methods';
-import type { OwnResults } from '@/core/prescribe/costs';
+import type { CustomResults } from '@/core/prescribe/costs';
 import { prescribe, type Prescription } from '@/core/prescribe/prescribe';
 import { whilePlanning } from '@/core/prescribe/when';
 import { findUse, nameOf, WORK, type Far, type HeldLabel } from '@/core/prescribe/shelf';
@@ -24,7 +24,7 @@ import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { WhenNear } from '@/ui/controls/settled.client';
 import { Frame } from '@/ui/frame/frame';
 import { countGates, GateList } from '@/ui/frame/gates';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { shortDay } from '@/ui/words';
 import { planTreatment } from '../../../offline-commands.client';
 import { cancelPlan } from './actions';
@@ -80,7 +80,7 @@ interface Props {
   alike: RowChoice[];
   hostId: string;
   frequency: Schools['frequency'];
-  own: Record<string, OwnResults>;
+  own: Record<string, CustomResults>;
   refused: string | null;
   tag: React.ReactNode;
   head: React.ReactNode;
@@ -92,7 +92,7 @@ export function PrescribeBench(props: Props) {
   const { treeId, units, situation, usual, first, open, workFacts, own, refused, tag, head, strip, why } = props;
   const { by } = situation.money!;
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const made = useMadeId(`prescribe:${treeId}`);
   const { id } = made;
   const [form, setForm, forget] = useDraft(

@@ -12,7 +12,7 @@ import {
 import { span } from '@/core/season/follow-ups';
 import { FormIssues, SelectField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { shortDay } from '@/ui/words';
 import { setTreeProgramme } from './actions';
 
@@ -47,7 +47,7 @@ export function PlanOfTree({
   refused: boolean;
 }) {
   const { busy, issues, send } = useSend(setTreeProgramme);
-  const said = useSaid();
+  const said = useNotify();
   const programme = by.programme ?? USUAL_PROGRAMME;
   const set = (change: Partial<Programme>) =>
     send({ id: v7(), treeId, ...programme, ...change }, () =>

@@ -1,11 +1,11 @@
 import type { Choices } from '@/core/prescribe/situation';
-import type { OwnResults } from '@/core/prescribe/costs';
+import type { CustomResults } from '@/core/prescribe/costs';
 import { options } from '@/core/prescribe/options';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { likelyDays } from '@/core/prescribe/conditions';
 import type { HostYear } from '@/core/season/year';
 import type { Forecast } from '@/core/weather/station';
-import type { Held } from '@/store/shelf';
+import type { Held } from '@/store/stock';
 import type { RowTree } from '@/store/tree';
 import { findUse, nameOf, shelfFor, WORK } from '@/core/prescribe/shelf';
 import { whenOf } from '@/core/prescribe/when';
@@ -30,9 +30,9 @@ export interface ToPrescribe extends Seen {
   forecast: Forecast | null;
 }
 /** The step at which it is prescribed. @param trouble the condition that an address names */
-export function PrescribeStep({ seen, trouble }: { seen: ToPrescribe; trouble: string | null }) {
+export function PrescribeStep({ seen, problem }: { seen: ToPrescribe; problem: string | null }) {
   const { viewer, now, tree, detections, duties, held, alike, year, weather, forecast } = seen;
-  const situation = situationFor(viewer, tree, held, detections, now, trouble, year);
+  const situation = situationFor(viewer, tree, held, detections, now, problem, year);
   const facts = workFactsOf(viewer, tree, now);
   const named = situation.condition?.options ?? [];
   // A work whose months are closed is not what is done today.
@@ -40,7 +40,7 @@ export function PrescribeStep({ seen, trouble }: { seen: ToPrescribe; trouble: s
   const openWorks = facts
     ? worksFor(facts, named).fit.filter((w) => openNow.includes(w.method) && servesDecision(w, situation.decision))
     : [];
-  const own: Record<string, OwnResults> = {};
+  const own: Record<string, CustomResults> = {};
   for (const c of checksOf(tree)) {
     const record = tree.records.find((r) => r.labelKey === c.labelKey);
     if (!record) continue;

@@ -8,12 +8,12 @@ import type { UnitSystem } from '@/lib/units/units';
 import type { Answer, Work, WorkFacts, WorkSheet } from '@/core/work/work';
 import { factsOn, readAnswers, usualAnswers } from '@/core/work/work';
 import { findWork } from '@/core/work/works';
-import { Choices, FormIssues, TextField, Tick, type FormIssue } from '@/ui/controls/controls';
+import { Choices, FormIssues, TextField, Checkbox, type FormIssue } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { Frame } from '@/ui/frame/frame';
 import { countGates, GateList } from '@/ui/frame/gates';
 import { Fact, Pour } from '@/ui/frame/pieces';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { shortDay } from '@/ui/words';
 import { planWork } from './actions';
 import type { PrescribeForm } from './form';
@@ -80,9 +80,9 @@ export function WorkAsks({
           );
         if (ask.kind === 'yes')
           return (
-            <Tick key={ask.key} checked={Boolean(now ?? usual)} onChange={(x) => onType(ask.key, x)}>
+            <Checkbox key={ask.key} checked={Boolean(now ?? usual)} onChange={(x) => onType(ask.key, x)}>
               {ask.name}
-            </Tick>
+            </Checkbox>
           );
         return (
           <TextField
@@ -197,10 +197,10 @@ export function WorkBench({
   below,
 }: WorkBenchProps) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const sendWork = useSend(planWork, made);
   const { tag, head, strip, why } = frame;
-  const work = findWork(workId, facts?.ownWorks);
+  const work = findWork(workId, facts?.customWorks);
   if (!work || !facts)
     return (
       <Frame tag={tag} head={head} margin={why}>

@@ -1,6 +1,6 @@
 'use client';
 
-import { issueAt, TickTag, type FormIssue } from '@/ui/controls/controls';
+import { issueAt, CheckboxTag, type FormIssue } from '@/ui/controls/controls';
 
 /** Who did it together with whoever writes it; said once a day and place. */
 export function Hands({
@@ -21,13 +21,13 @@ export function Hands({
       <legend className="mb-1 font-semibold">Together with</legend>
       <div className="flex flex-wrap gap-2">
         {hands.map((p) => (
-          <TickTag
+          <CheckboxTag
             key={p.id}
             checked={withIds.includes(p.id)}
             onChange={(on) => onChange(on ? [...withIds, p.id] : withIds.filter((id) => id !== p.id))}
           >
             {p.name}
-          </TickTag>
+          </CheckboxTag>
         ))}
       </div>
       {wrong && (

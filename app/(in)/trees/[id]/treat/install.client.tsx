@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v5, v7 } from 'uuid';
-import { GUARDS, type Guard } from '@/core/hanging/hanging';
+import { GUARDS, type Guard } from '@/core/devices/devices';
 import { Choices, FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { clock } from '@/ui/words';

@@ -2,7 +2,7 @@
 
 import type { MethodWords } from '@/core/label/method-words';
 import type { Label, LabelUse } from '@/core/label/schema';
-import { Tick } from '@/ui/controls/controls';
+import { Checkbox } from '@/ui/controls/controls';
 
 const STAGES = ['Protect', 'Prepare', 'Apply', 'Write'] as const;
 
@@ -64,13 +64,13 @@ export const Protect = ({
 }) => (
   <>
     {use.protection.map((p) => (
-      <Tick
+      <Checkbox
         key={p}
         checked={worn.includes(p)}
         onChange={(on) => onWorn(on ? [...worn, p] : worn.filter((x) => x !== p))}
       >
         {p}
-      </Tick>
+      </Checkbox>
     ))}
     <p className="mt-3 text-[0.9375rem] text-ink-2">
       Signal word on the label: {label.signalWord}. Label in hand, people and pets away, {words.ready}.

@@ -3,15 +3,15 @@
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { v7 } from 'uuid';
-import { deviations } from '@/core/book/deviations';
-import { eatFrom, reEntryUntil } from '@/core/book/eat';
+import { deviations } from '@/core/records/deviations';
+import { eatFrom, reEntryUntil } from '@/core/records/eat';
 import { dayIn } from '@/lib/calendar/zone';
-import { readOff } from '@/core/hanging/hanging';
+import { readOff } from '@/core/devices/devices';
 import { doseChange, type DoseBasis } from '@/core/prescribe/dose-now';
 import { prescribe } from '@/core/prescribe/prescribe';
 import type { Situation } from '@/core/prescribe/situation';
 import { usualSource, type Source } from '@/core/mix/sources';
-import { toInstall } from '@/core/hanging/hang-on';
+import { toInstall } from '@/core/devices/hang-on';
 import { readNumber } from '@/lib/units/numbers';
 import { smallUnit, type UnitSystem } from '@/lib/units/units';
 import type { Weather } from '@/core/weather/air';
@@ -22,7 +22,7 @@ import { countGates } from '@/ui/frame/gates';
 import { stillSaid, type Said } from '@/core/gates/said';
 import { methodWords } from '@/core/label/method-words';
 import { soilState } from '@/core/weather/air';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import type { TakenShown } from '@/facts/queued';
 import { recordTreatment } from '../../../offline-commands.client';
 import { phoneNow } from '@/ui/phone/clock.client';
@@ -71,7 +71,7 @@ interface Props {
  * Where a crew goes from what it has just written: to what else is done at the tree, then on with its round; null for whoever came
  * alone for this one thing.
  */
-function afterBooking(x: { treeId: string; next: string | undefined; works: boolean; round: string | null }) {
+function afterRecording(x: { treeId: string; next: string | undefined; works: boolean; round: string | null }) {
   if (x.next || x.works) return sheetPath(x.treeId, x.next ?? null, x.round);
   return x.round ? `/jobs/day/${x.round}` : null;
 }
@@ -111,7 +111,7 @@ export function ApplyBench({
   const router = useRouter();
   const asked = useSearchParams();
   const round = asked.get('round');
-  const said = useSaid();
+  const said = useNotify();
   const { use, label } = plan;
   const unit = smallUnit(plan.dose.dimension, units);
   const us = units === 'us';
@@ -263,7 +263,7 @@ export function ApplyBench({
         said({
           sentence: `${kept ? 'Kept on this phone; it is booked when there is signal.' : 'Booked.'}${rest ? restSentence(rest) : ''}${more ? ` Also at this tree: ${more}.` : ''}`,
         });
-        const to = afterBooking({ treeId: plan.treeId, next: next?.id, works: works.length > 0, round });
+        const to = afterRecording({ treeId: plan.treeId, next: next?.id, works: works.length > 0, round });
         // What is not in the book yet has no page there.
         if (kept && !to) router.back();
         else if (kept) window.location.assign(to!);

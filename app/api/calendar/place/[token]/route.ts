@@ -1,4 +1,4 @@
-import { siteOfCalendar } from '@/store/place-calendar';
+import { siteOfCalendar } from '@/store/site-calendar';
 import { asCalendar, calendarOf } from '../../../../_server/calendar';
 import { comingTo } from '../../../../_server/place-visits';
 import { clockNow } from '@/store/clock';

@@ -1,9 +1,9 @@
-import { uuid } from '@/core/book/record';
-import { writeGeoJson } from '@/core/grounds/geojson';
-import { EMPTY_SITE_MAP } from '@/core/grounds/plan';
+import { uuid } from '@/core/records/record';
+import { writeGeoJson } from '@/core/site-map/geojson';
+import { EMPTY_SITE_MAP } from '@/core/site-map/site-map';
 import { findHost } from '@/knowledge';
-import { getSiteMap } from '@/store/place-plan';
-import { onPlan } from '@/core/grounds/plan';
+import { getSiteMap } from '@/store/site-map';
+import { onPlan } from '@/core/site-map/site-map';
 import { issueResponse, route } from '@/app/_server/api';
 
 /** The plan of a place with its trees, as GeoJSON; in local metres only for whoever asks for them. */

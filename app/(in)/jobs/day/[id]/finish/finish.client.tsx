@@ -3,11 +3,11 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { v7 } from 'uuid';
-import { RINSE_ENDS, type RinseEnd } from '@/core/round/home';
+import { RINSE_ENDS, type RinseEnd } from '@/core/crew-day/home';
 import { readNumber } from '@/lib/units/numbers';
-import { Choices, FormIssues, TextArea, TextField, Tick, type FormIssue } from '@/ui/controls/controls';
+import { Choices, FormIssues, TextArea, TextField, Checkbox, type FormIssue } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { finishDay } from '../../../../offline-commands.client';
 import { phoneNow } from '@/ui/phone/clock.client';
 import { RINSE_WORDS } from '../../words';
@@ -30,7 +30,7 @@ export function CloseForm({
   mixed: boolean;
 }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const { id } = useMadeId(`close:${crewDayId}`);
   const [form, setForm, forget] = useDraft(`close:${crewDayId}`, {
     rest: '30',
@@ -113,12 +113,12 @@ export function CloseForm({
   return (
     <section className="mt-7" aria-label="Close the day">
       <h2>Home now</h2>
-      <Tick checked={form.toolsClean} onChange={(x) => set('toolsClean', x)}>
+      <Checkbox checked={form.toolsClean} onChange={(x) => set('toolsClean', x)}>
         Bits, blades and boots are disinfected
-      </Tick>
-      <Tick checked={form.stockCounted} onChange={(x) => set('stockCounted', x)}>
+      </Checkbox>
+      <Checkbox checked={form.stockCounted} onChange={(x) => set('stockCounted', x)}>
         Opened packs are counted back onto the shelf
-      </Tick>
+      </Checkbox>
       {mixed && (
         <div className="mt-3">
           <Choices
@@ -166,7 +166,7 @@ export function CloseForm({
           <legend className="font-semibold">Told to the clients</legend>
           {tell.map((t) => (
             <div key={t.siteId}>
-              <Tick
+              <Checkbox
                 checked={!form.quiet.includes(t.siteId)}
                 onChange={(on) =>
                   set('quiet', on ? form.quiet.filter((p) => p !== t.siteId) : [...form.quiet, t.siteId])
@@ -174,7 +174,7 @@ export function CloseForm({
               >
                 {t.siteName}
                 {t.to && `: ${t.to}`}
-              </Tick>
+              </Checkbox>
               {!form.quiet.includes(t.siteId) && (
                 <TextArea
                   label={`Message for ${t.siteName}`}

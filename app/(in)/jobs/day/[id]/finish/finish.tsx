@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { may, refusal } from '@/core/people/rights';
-import { workedMinutes } from '@/core/round/home';
+import { workedMinutes } from '@/core/crew-day/home';
 import { minuteWords } from '@/core/schedule/words';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { showAmount } from '@/lib/units/units';

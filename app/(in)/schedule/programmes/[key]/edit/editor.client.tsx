@@ -3,10 +3,10 @@
 import { useRouter } from 'next/navigation';
 import { v7 } from 'uuid';
 import type { ProgrammeStep, YearProgramme } from '@/core/programmes/schema';
-import { ownKey } from '@/core/settings/own-key';
+import { customKey } from '@/core/settings/own-key';
 import { Choices, FormIssues, SelectField, TextArea, TextField, type FormIssue } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import { saveProgramme } from '../../actions';
 import { Many } from './many.client';
 import { StepEditor, type StepOptions } from './step.client';
@@ -43,7 +43,7 @@ export function Editor({
   options: StepOptions & { groups: { value: string; name: string }[] };
 }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const own = programme.key.startsWith('own-');
   const made = useMadeId(`programme-${programme.key}`);
   const first = own ? programme : { ...programme, name: `${programme.name}, ours` };
@@ -54,7 +54,7 @@ export function Editor({
     issues
       .filter((f) => f.path.startsWith(`programme.${path}`))
       .map((f) => ({ ...f, path: f.path.slice('programme.'.length) }));
-  const key = own ? programme.key : ownKey(form.name);
+  const key = own ? programme.key : customKey(form.name);
   const keep = (retired: boolean) =>
     send({ id: retired ? v7() : made.id, programme: { ...form, key }, retired }, ({ key: kept }) => {
       setForm(first);

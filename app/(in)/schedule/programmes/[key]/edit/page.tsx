@@ -1,12 +1,12 @@
 import { notFound } from 'next/navigation';
-import { programmeNamed } from '@/facts/laying';
+import { programmeNamed } from '@/facts/assigning';
 import { refusal } from '@/core/people/rights';
 import { METHODS, METHOD_NAMES } from '@/core/label/methods';
 import { STAGE_NAMES, STAGES } from '@/core/season/bbch';
 import { monthName } from '@/lib/calendar/months';
 import { worksNow } from '@/core/work/works';
 import { conditionsNow, heatModels, hostsNow, trainingLabels } from '@/knowledge';
-import { ownHeatModels } from '@/store/season';
+import { customHeatModels } from '@/store/season';
 import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';
 import { allows, viewer } from '@/app/_server/viewer';
@@ -16,7 +16,7 @@ export const metadata = { title: 'Change a programme' };
 
 export default async function Page({ params }: { params: Promise<{ key: string }> }) {
   const v = await viewer();
-  const [programme, ownHeat] = await Promise.all([programmeNamed(v, (await params).key), ownHeatModels(v)]);
+  const [programme, ownHeat] = await Promise.all([programmeNamed(v, (await params).key), customHeatModels(v)]);
   if (!programme) return notFound();
   const own = programme.key.startsWith('own-');
   const families = [...new Set(trainingLabels.flatMap((l) => l.actives.map((a) => a.family)))].sort();

@@ -3,7 +3,7 @@
 import type { ProgrammeStep, StepTime } from '@/core/programmes/schema';
 import type { Method } from '@/core/label/methods';
 import type { Bbch } from '@/core/season/bbch';
-import { SelectField, TextField, Tick, type FormIssue } from '@/ui/controls/controls';
+import { SelectField, TextField, Checkbox, type FormIssue } from '@/ui/controls/controls';
 import { Many } from './many.client';
 
 interface Option {
@@ -163,9 +163,9 @@ function Act({ step, options, issues, set }: Part) {
           onChange={(families) => set({ act: { ...act, families } })}
         />
       </div>
-      <Tick checked={act.rotate} onChange={(rotate) => set({ act: { ...act, rotate } })}>
+      <Checkbox checked={act.rotate} onChange={(rotate) => set({ act: { ...act, rotate } })}>
         Another resistance group each time
-      </Tick>
+      </Checkbox>
     </>
   );
 }
@@ -259,9 +259,9 @@ function Series({ step, issues, set }: Omit<Part, 'options'>) {
   const { again } = step;
   return (
     <>
-      <Tick checked={again !== null} onChange={(on) => set({ again: on ? { days: [7, 10, 14], most: 4 } : null })}>
+      <Checkbox checked={again !== null} onChange={(on) => set({ again: on ? { days: [7, 10, 14], most: 4 } : null })}>
         Done again within its time
-      </Tick>
+      </Checkbox>
       {again && (
         <div className="grid gap-x-5 desk:grid-cols-4">
           <Span
@@ -280,9 +280,9 @@ function Series({ step, issues, set }: Omit<Part, 'options'>) {
           />
         </div>
       )}
-      <Tick checked={step.toPicking} onChange={(toPicking) => set({ toPicking })}>
+      <Checkbox checked={step.toPicking} onChange={(toPicking) => set({ toPicking })}>
         On to the picking, where the tree is picked
-      </Tick>
+      </Checkbox>
     </>
   );
 }

@@ -2,10 +2,10 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { FormIssues, TextField, TickTag } from '@/ui/controls/controls';
+import { FormIssues, TextField, CheckboxTag } from '@/ui/controls/controls';
 import { UndoPress } from '@/ui/controls/undo-press.client';
 import { useSend } from '@/ui/controls/use.client';
-import { useSaid } from '@/ui/frame/undo.client';
+import { useNotify } from '@/ui/frame/undo.client';
 import {
   answerInspection,
   endAssignment,
@@ -19,7 +19,7 @@ import {
 /** Moves the visits to where the season now has them. */
 export function FollowSeason({ assignmentId, seen, visits }: { assignmentId: string; seen: string; visits: number }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const { busy, issues, send } = useSend(followSeason);
   return (
     <div className="mt-3">
@@ -52,7 +52,7 @@ export function AnswerInspection({
   looks: { id: string; tag: string }[];
 }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const [some, setSome] = useState<string[] | null>(null);
   const { busy, issues, send } = useSend(answerInspection);
   const ids = some ?? looks.map((l) => l.id);
@@ -72,13 +72,13 @@ export function AnswerInspection({
       {some && (
         <div className="mb-2 flex flex-wrap gap-2" role="group" aria-label="Trees of this look">
           {looks.map((l) => (
-            <TickTag
+            <CheckboxTag
               key={l.id}
               checked={some.includes(l.id)}
               onChange={(v) => setSome(v ? [...some, l.id] : some.filter((x) => x !== l.id))}
             >
               {l.tag}
-            </TickTag>
+            </CheckboxTag>
           ))}
         </div>
       )}
@@ -110,7 +110,7 @@ export function AnswerInspection({
 /** What was missed is left out, with why; the series goes on from its day. */
 export function LeaveOut({ visitIds }: { visitIds: string[] }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const [because, setBecause] = useState('');
   const { busy, issues, send } = useSend(skipVisits);
   const leave = () =>
@@ -135,7 +135,7 @@ export function LeaveOut({ visitIds }: { visitIds: string[] }) {
 /** Moves a visit to another day on all its trees; what that breaks is told before anything is written. */
 export function MoveVisits({ visitIds, day, today }: { visitIds: string[]; day: string; today: string }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const [to, setTo] = useState(day);
   const [because, setBecause] = useState('');
   const { busy, issues, send } = useSend(moveVisits);
@@ -174,7 +174,7 @@ export const DealtWith = ({ visitIds }: { visitIds: string[] }) => (
 /** Goes on in spite of what only holds, on all trees, with one reason. */
 export function ReleaseHolds({ id }: { id: string }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const [reason, setReason] = useState('');
   const { busy, issues, send } = useSend(overrideHolds);
   const go = () =>
@@ -203,7 +203,7 @@ export function ReleaseHolds({ id }: { id: string }) {
 /** Ends the programme: what is still to come is dropped. */
 export function EndIt({ id }: { id: string }) {
   const router = useRouter();
-  const said = useSaid();
+  const said = useNotify();
   const [because, setBecause] = useState('');
   const { busy, issues, send } = useSend(endAssignment);
   return (
