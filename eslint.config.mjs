@@ -1,3 +1,4 @@
+import { words } from './bin/setup/banned-words.mjs';
 import next from 'eslint-config-next/core-web-vitals';
 import ts from 'eslint-config-next/typescript';
 
@@ -99,6 +100,12 @@ const config = [
   // files that run in a browser, since a page that is drawn on the server holds no state.
   ...next.flatMap((part) => (part.plugins?.['react-hooks'] ? componentRules(part) : [part])),
   ...ts,
+  {
+    // Knowledge is prose about trees: what is laid there are eggs.
+    ignores: ['knowledge/**', 'bin/setup/banned-words.mjs', 'bin/setup/words.test.ts', 'core/phone/command-names.ts'],
+    plugins: { elmhorn: { rules: { words } } },
+    rules: { 'elmhorn/words': 'error' },
+  },
   {
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],

@@ -139,7 +139,7 @@ async function measure(figures: Table, context: BrowserContext, url: string) {
   const treeId = trees[0]!.path.split('/').pop()!;
   const times = await opening(page, url, {
     'a day': day,
-    'its close': `/finish`,
+    'its close': `${day}/finish`,
     'a sheet': `/trees/${treeId}/treat`,
     'the board': '/jobs/devices',
   });

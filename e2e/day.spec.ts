@@ -111,7 +111,7 @@ test('a whole day on a phone: put together, loaded, mixed, drenched by strip, ra
   await main.getByRole('button', { name: 'It cannot be done now' }).click();
   await main.getByRole('group', { name: 'Why R4 is left' }).getByRole('button', { name: 'Rain' }).click();
   await expect(phone.getByText('R4 is left for another day.')).toBeVisible();
-  await phone.goto(`/finish`);
+  await phone.goto(`${round}/finish`);
   await open.getByRole('link', { name: 'There' }).click();
   await main.getByRole('button', { name: 'It is handed in' }).click();
   await main.getByRole('button', { name: 'Write it' }).click();
@@ -119,7 +119,7 @@ test('a whole day on a phone: put together, loaded, mixed, drenched by strip, ra
   await main.getByLabel('To whom').fill('the waste drum of the yard');
   await main.getByRole('button', { name: 'Write it' }).click();
   await expect(phone.getByText('What became of it is written.')).toBeVisible();
-  await phone.goto(`/finish`);
+  await phone.goto(`${round}/finish`);
   const message = main.getByLabel(`Message for ${place}`);
   await expect(message).toHaveValue(/Trees R1–R3: soil drench with Training label 1/);
   await expect(message).toHaveValue(/R4: not done, as it rained/);

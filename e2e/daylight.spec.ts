@@ -32,9 +32,7 @@ test('in the sun and in gloves: every page of the day at 390 px has a contrast o
   test.setTimeout(300_000);
   const page = await phone(browser, baseURL, OWNER);
   const { round, mix } = await openQuayDay(page);
-  const row = await page
-    .goto(round)
-    .then(() => page.locator('main [href*="/jobs/row"]').first().getAttribute('href'));
+  const row = await page.goto(round).then(() => page.locator('main [href*="/jobs/row"]').first().getAttribute('href'));
   const sheet = await page.locator('main [href*="/treat?plan="]').first().getAttribute('href');
   const school = await findTree(page, '313', 'school');
   const tree = /\/trees\/[0-9a-f-]{36}/.exec(sheet!)![0];
@@ -48,7 +46,7 @@ test('in the sun and in gloves: every page of the day at 390 px has a contrast o
     '/',
     '/jobs',
     round,
-    `/finish`,
+    `${round}/finish`,
     row!,
     mix,
     '/jobs/devices',

@@ -50,7 +50,7 @@ async function everyView(page: Page): Promise<string[]> {
     ...inOneGo,
     '/jobs/new',
     round,
-    `/finish`,
+    `${round}/finish`,
     '/phone',
     '/phone/offline',
     mix,

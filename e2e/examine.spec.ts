@@ -90,7 +90,7 @@ test('one tree by keyboard: under two minutes and 25 keys', async ({ page }) => 
     keys++;
     await page.keyboard.press(key);
   };
-  await press('e');
+  await press('i');
   await page.waitForURL(/inspect/);
   await page.getByRole('region', { name: 'Next look' }).waitFor();
   await press('s');

@@ -184,7 +184,7 @@ test('a day from the yard gate on without signal, the browser killed twice, a cl
   await send(page, 'cancel-plan', { id: planOf(trees.R4!), drop: true });
 
   // Home, still without signal: the rest of the mix, then the day.
-  await phone.goto(`/finish`);
+  await phone.goto(`${round}/finish`);
   const still = at().getByRole('region', { name: 'Still open' });
   await expect(still.getByRole('listitem')).toHaveCount(1);
   await still.getByRole('link', { name: 'There' }).click();
@@ -192,7 +192,7 @@ test('a day from the yard gate on without signal, the browser killed twice, a cl
   await at().getByLabel('To whom').fill('the waste drum of the yard');
   await at().getByRole('button', { name: 'Write it' }).click();
   await expect(phone.getByText('What became of it is written.')).toBeVisible();
-  await phone.goto(`/finish`);
+  await phone.goto(`${round}/finish`);
   await expect(at().getByLabel(`Message for ${place}`)).toHaveValue(/Trees R1–R2: soil drench with Training label 1/);
   await at()
     .getByRole('checkbox', { name: /disinfected$/ })
@@ -225,7 +225,7 @@ test('a day from the yard gate on without signal, the browser killed twice, a cl
   await page.goto(round);
   const head = page.getByRole('main');
   await expect(head.getByText(/Closed by/)).toBeVisible();
-  await page.goto(`/finish`);
+  await page.goto(`${round}/finish`);
   const records = head.getByRole('listitem').filter({ has: page.locator('[href^="/records/"]') });
   await expect(records).toHaveCount(2);
   const setOut = await head

@@ -12,7 +12,7 @@ async function openPlan(page: Page, place: string) {
     .first()
     .click();
   await page.getByRole('link', { name: 'Plan of the grounds' }).click();
-  await page.waitForURL(/\/plan$/);
+  await page.waitForURL(/\/map$/);
 }
 
 test('a site of the ring is stepped; a move that breaks a rule is refused with its reason', async ({ page }) => {

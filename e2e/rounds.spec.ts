@@ -43,7 +43,7 @@ test('a fortnight: days and crews are found, why not another day is told, one is
   await expect(main.getByRole('button', { name: /^stays: ?Trunk guard/ })).toBeVisible();
 
   await main.getByRole('button', { name: 'Keep these rounds' }).click();
-  await expect(page.getByText(/jobs? (is|are) kept/)).toBeVisible();
+  await expect(page.getByText(/rounds? (is|are) kept/)).toBeVisible();
   await settled(main);
   // What is kept stands again, on its day; what other journeys bring meanwhile may move beside it.
   await page.reload();

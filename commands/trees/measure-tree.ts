@@ -17,7 +17,7 @@ export const measureTree = command({
     const tree = await treeOf(viewer, m.treeId, observed);
     if (!tree) return noTree;
     await addReading(viewer, { id: m.id, treeId: tree.id, at: observed, ...read.value });
-    const next = !tree.looks.length ? 'examine' : !tree.savedDiagnoses.length ? 'decide' : 'prescribe';
+    const next = !tree.looks.length ? 'inspect' : !tree.savedDiagnoses.length ? 'diagnose' : 'prescribe';
     return { ok: true, value: { next: `/trees/${tree.id}/${next}` } };
   },
 });

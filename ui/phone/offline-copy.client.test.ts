@@ -1,7 +1,7 @@
 /** @jest-environment node */
 import 'fake-indexeddb/auto';
 import { webcrypto } from 'node:crypto';
-import { lockCrewDays, letGo, meet } from './offline-copy.client';
+import { downloadCrewDays, letGo, meet } from './offline-copy.client';
 import { phoneStore } from './store.client';
 
 /** Pages as a browser keeps them, and a page that parses to nothing. */
@@ -65,7 +65,7 @@ beforeEach(async () => {
 
 it('a page that comes while somebody signs out is not kept, and neither is anything after it', async () => {
   const line = slowLine(html);
-  const holding = lockCrewDays([], 'build', true, () => {});
+  const holding = downloadCrewDays([], 'build', true, () => {});
   await settled();
   expect(line.asked()).toBeGreaterThan(0);
   await letGo();
@@ -89,7 +89,7 @@ it('a meeting that is answered after the sign-out brings back neither holder nor
 
 it('what is held goes before the pages of another person come, and where nobody knows whose it is', async () => {
   globalThis.fetch = (async () => html()) as typeof fetch;
-  await lockCrewDays([], 'build', true, () => {});
+  await downloadCrewDays([], 'build', true, () => {});
   expect(pages().length).toBeGreaterThan(0);
   const db = await phoneStore();
   // The holder is gone, as after a browser that was killed in the middle of it; the pages are there.

@@ -154,7 +154,7 @@ const photosOf = (page: Document): string[] =>
     .slice(0, PHOTOS_OF_TREE)
     .map((i) => i.getAttribute('src')!);
 
-async function holdPhoto(src: string, crewDayId: string | null, build: string, epoch: string) {
+async function downloadPhoto(src: string, crewDayId: string | null, build: string, epoch: string) {
   const db = await phoneStore();
   if (await db.get('held', src)) return;
   const answer = await fetch(src);
@@ -175,7 +175,7 @@ export interface Holding {
  * more. What is fresh is left as it is.
  * @param all everything anew: what stands on this phone has been changed by what it sent
  */
-export async function lockCrewDays(
+export async function downloadCrewDays(
   rounds: readonly { id: string }[],
   build: string,
   all: boolean,
@@ -209,7 +209,7 @@ export async function lockCrewDays(
     for (const src of page && crewDayId ? photosOf(page) : []) {
       wanted.set(src, crewDayId);
       done.add(src);
-      await holdPhoto(src, crewDayId, build, epoch);
+      await downloadPhoto(src, crewDayId, build, epoch);
     }
   };
   for (;;) {

@@ -1,7 +1,7 @@
 'use client';
 
 import { waitMs } from '@/core/phone/queue';
-import { lockCrewDays, meet, type Holding } from './offline-copy.client';
+import { downloadCrewDays, meet, type Holding } from './offline-copy.client';
 import { watchClock } from './clock.client';
 import { countQueue, onQueueChange, readQueue, sendQueue, type Sent, type QueuedWrite } from './outbox.client';
 
@@ -152,7 +152,7 @@ export class Keeper {
     if (sent.how === 'empty') {
       // Pages without the worker that gives them would be held for nobody.
       if (BUILD !== 'development') await navigator.serviceWorker?.ready;
-      await lockCrewDays(rounds, BUILD, changed, (holding) => this.set({ holding }));
+      await downloadCrewDays(rounds, BUILD, changed, (holding) => this.set({ holding }));
       this.set({ holding: null });
     }
     return true;

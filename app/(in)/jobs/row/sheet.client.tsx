@@ -53,6 +53,16 @@ const doseTitle = (trees: number, mixed: boolean, source: Source | null): string
 
 const sum = (trees: readonly RowTree[], of: (t: RowTree) => number) => trees.reduce((a, t) => a + of(t), 0);
 
+/** Commands that change what this sheet shows while they are queued on the phone. */
+const QUEUED_HERE = [
+  'make-batch',
+  'finish-batch',
+  'record-treatment',
+  'record-treatments',
+  'mark-not-done',
+  'measure-tree',
+] as const;
+
 function useRowForm({ row, units, station }: Props) {
   const { use, today, trees } = row;
   return useDraft(
@@ -137,18 +147,24 @@ function takenOf(
   };
 }
 
+/** What is written for each tree: its share of what was used, by its own dose. @param changed plans whose dose is another by now */
+const rowsOf = (
+  trees: readonly RowTree[],
+  form: ReturnType<typeof useRowForm>[0],
+  { used, planned, changed }: { used: number; planned: number; changed: ReadonlySet<string> },
+) =>
+  trees.map((t) => ({
+    planId: t.planId,
+    recordId: form.records[t.planId] ?? v7(),
+    amount: (used * t.dose.product) / planned,
+    ...(changed.has(t.planId) && form.basis ? { basis: form.basis } : {}),
+  }));
+
 /** A row of like trees from one mix: asked once, ticked off tree by tree, written in one go. */
 export function RowSheet(props: Props) {
   const { row, units, station, refused, tag, margin } = props;
   const { use, label } = row;
-  const waits = useQueued<unknown>(
-    'make-batch',
-    'finish-batch',
-    'record-treatment',
-    'record-treatments',
-    'mark-not-done',
-    'measure-tree',
-  );
+  const waits = useQueued<unknown>(...QUEUED_HERE);
   // What was written or left on this phone is done, though the server has not heard of it.
   const planned = useMemo(() => {
     const gone = waits.flatMap((w) => [...plansDoneBy(w), ...itemsLeftBy(w)]);
@@ -238,12 +254,7 @@ export function RowSheet(props: Props) {
     send(
       {
         id: form.id,
-        rows: written.map((t) => ({
-          planId: t.planId,
-          recordId: form.records[t.planId] ?? v7(),
-          amount: (used * t.dose.product) / product,
-          ...(changed.has(t.planId) && form.basis ? { basis: form.basis } : {}),
-        })),
+        rows: rowsOf(written, form, { used, planned: product, changed }),
         total: amount.value === plannedHere ? null : amount.value * perUnit(unit),
         startedAt: form.startedAt || phoneNow().toISOString(),
         endedAt,
