@@ -45,7 +45,14 @@ export const words = {
       const word = found.find((w) => Object.hasOwn(list, w));
       if (word) context.report({ node, messageId: 'say', data: { word, instead: list[word] } });
     };
-    const text = (node, value) => report(node, BANNED.texts, String(value).toLowerCase().match(/[a-z]+/g) ?? []);
+    const text = (node, value) =>
+      report(
+        node,
+        BANNED.texts,
+        String(value)
+          .toLowerCase()
+          .match(/[a-z]+/g) ?? [],
+      );
     return {
       Identifier: (node) => report(node, BANNED.names, parts(node.name)),
       JSXText: (node) => text(node, node.value),
