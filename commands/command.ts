@@ -18,7 +18,7 @@ export const refuseRows = (issues: readonly RowIssue[], most: number): { ok: fal
   })),
 });
 
-/** What goes beside the content of every verb: a phone without signal says when it was seen, and under which id it sends. */
+/** What goes beside the content of every command: a phone without signal says when it was seen, and under which id it sends. */
 const envelope = z.looseObject({
   observedAt: z.iso.datetime({ offset: true, error: 'Give the instant like 2026-05-14T09:30:00Z.' }).optional(),
   sentAs: uuid.optional(),
@@ -37,7 +37,7 @@ function seenAt(said: string | undefined, now: Date): Date | { ok: false; issues
   return at > now ? now : at;
 }
 
-/** One verb: who may, what it is told, and what it does; gathers its facts, asks core, and writes once. */
+/** One command: who may, what it is told, and what it does; gathers its facts, asks core, and writes once. */
 export interface Command<S extends z.ZodType = z.ZodType, T = unknown> {
   name: string;
   /** Null: everybody who is signed in. */
@@ -50,7 +50,7 @@ export interface Command<S extends z.ZodType = z.ZodType, T = unknown> {
   run: (context: Context, input: z.output<S>) => Promise<Result<T>>;
 }
 export const command = <S extends z.ZodType, T>(c: Command<S, T>): Command<S, T> => c;
-// What stands in the list of all verbs takes whatever its own schema takes.
+// What stands in the list of all commands takes whatever its own schema takes.
 // eslint-disable-next-line @typescript-eslint/no-explicit-any
 export type AnyCommand = Command<any, any>;
 
@@ -86,7 +86,7 @@ export function databaseSentence(error: unknown): string | null {
 /** Refusals that pass by themselves: whoever can send the same again in a while does so, and asks nobody. */
 const PASSING = ['53100', '57014', '55P03', '25P03'];
 
-/** Undoes the transaction of a verb that answered with issues: what was refused leaves nothing behind. */
+/** Undoes the transaction of a command that answered with issues: what was refused leaves nothing behind. */
 class Refused extends Error {
   constructor(readonly answer: { ok: false; issues: Issue[] }) {
     super('refused');
@@ -94,9 +94,9 @@ class Refused extends Error {
 }
 
 /**
- * Performs a verb: the right, the schema, then the work in one transaction. Whatever happens, the answer is a value or
+ * Performs a command: the right, the schema, then the work in one transaction. Whatever happens, the answer is a value or
  * sentences with their places, and nothing is half-written.
- * @throws what is neither a refusal of the verb nor one of the database: a bug or an outage
+ * @throws what is neither a refusal of the command nor one of the database: a bug or an outage
  */
 export async function perform<S extends z.ZodType, T>(
   verb: Command<S, T>,
@@ -120,7 +120,7 @@ async function performed<S extends z.ZodType, T>(
 ): Promise<Result<T>> {
   const { viewer } = context;
   if (verb.right && !may(viewer.role, verb.right)) return refuse('', refusal(viewer.role, verb.right));
-  // What is no object has nothing beside it, and is left to the schema of the verb.
+  // What is no object has nothing beside it, and is left to the schema of the command.
   const sent = envelope.safeParse(typeof input === 'object' && input !== null && !Array.isArray(input) ? input : {});
   if (!sent.success) return { ok: false, issues: issuesOf(sent.error) };
   const { observedAt, sentAs, ...content } = sent.data;

@@ -108,7 +108,7 @@ import { voidBatch } from './mixes/void-batch';
 import { currentName } from '@/core/phone/command-names';
 import type { AnyCommand } from './command';
 
-/** Every verb that writes, by its name: pages, plain HTTP and tests ask for them here. */
+/** Every command that writes, by its name: pages, plain HTTP and tests ask for them here. */
 export const COMMANDS: readonly AnyCommand[] = [
   amendRecord,
   saveClient,

@@ -7,7 +7,7 @@ import { makeCompany, ownerSql, type TestCompany } from '@/store/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import type { z } from 'zod';
 
-/** The day on which verbs are tested. */
+/** The day on which commands are tested. */
 export const NOW = new Date('2026-06-01T10:00:00Z');
 
 /** An company of its own for a file of tests, made before the first of them and let go after the last. */
@@ -25,7 +25,7 @@ export function ownCompany() {
   return made;
 }
 
-/** Performs a verb on the day of the tests, for whoever is given. */
+/** Performs a command on the day of the tests, for whoever is given. */
 export const doneBy = <S extends z.ZodType, T>(
   verb: Command<S, T>,
   viewer: Viewer,

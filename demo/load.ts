@@ -697,7 +697,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
   }
 }
 
-/** The birches of the school have their programme: laid by the verb itself, for the days to come. */
+/** The birches of the school have their programme: laid by the command itself, for the days to come. */
 async function assignToBirches() {
   const [birches] = await sql<{ companyId: string; siteId: string; personId: string; treeIds: string[] }[]>`
     select t.company_id as "companyId", t.site_id as "siteId", array_agg(t.id order by t.walk_order) as "treeIds",

@@ -41,7 +41,7 @@ export const test = base.extend<{ watched: void }>({
 });
 export { expect };
 
-/** What a verb answers over plain HTTP. */
+/** What a command answers over plain HTTP. */
 export type Sent<T> = { ok: true; value: T } | { ok: false; issues: { path: string; message: string }[] };
 
 export const ARBORIST = 'Idris Pellow';

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { expect, findTree, type Sent } from './hands';
 import type { Page } from '@playwright/test';
 
-/** Performs a verb over plain HTTP, as whoever is signed in; it must go through. */
+/** Performs a command over plain HTTP, as whoever is signed in; it must go through. */
 export async function send<T = unknown>(page: Page, name: string, data: object): Promise<T> {
   const r = await page.request.post(`/api/v1/commands/${name}`, { data });
   const answer = (await r.json()) as Sent<T>;

@@ -25,7 +25,7 @@ export interface Written {
 export interface Shown extends Written {
   shown: unknown;
 }
-/** What a verb is told. */
+/** What a command is told. */
 export type Input<C extends { schema: z.ZodType }> = z.input<C['schema']>;
 
 /** Devices as they come over the network or out of the phone's store: instants are text there. */

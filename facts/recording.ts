@@ -206,7 +206,7 @@ export async function treatmentInputOf(
 /** Writes a booking: the record, the stock, the follow-ups and the end of the plan, together or not at all. */
 export async function writeTreatment({ viewer }: Pick<Context, 'viewer'>, { record }: Written): Promise<Result> {
   try {
-    // A record that came here by another way than a verb has this id: it stands, and this is not it.
+    // A record that came here by another way than a command has this id: it stands, and this is not it.
     return (await writeRecord(viewer, v7, record)) ? { ok: true, value: null } : sentBefore;
   } catch (error) {
     if (error instanceof PlanGone)

@@ -145,7 +145,7 @@ function alsoPlanned(plan: Tree['plans'][number], labels: Held['labels'], today:
 }
 
 /**
- * Everything a prescription for this tree rests on: built here for every page and every verb, so that the browser's gates and
+ * Everything a prescription for this tree rests on: built here for every page and every command, so that the browser's gates and
  * the server's ask the same facts.
  * @param held what the company holds, and how fast its own injections went in
  * @param finds what was named near by

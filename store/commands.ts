@@ -1,7 +1,7 @@
 import { json, within, type Scope } from './db';
 
 /**
- * Notes that a verb begins. Two sends of the same id wait for each other here, so that only one of them does the work.
+ * Notes that a command begins. Two sends of the same id wait for each other here, so that only one of them does the work.
  * @returns `new`, or the answer of the first send of the same content, or `other` where the content differs
  */
 export const startCommand = (

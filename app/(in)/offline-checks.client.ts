@@ -30,7 +30,7 @@ const wrongInspection = (x: z.input<typeof inspectionSchema>) => {
   return issues;
 };
 
-/** What is wrong with a write by what a phone can know, by its verb. */
+/** What is wrong with a write by what a phone can know, by its command. */
 export const KNOWN_WRONG: Readonly<Partial<Record<OfflineCommand, (input: never) => Issue[]>>> = {
   'measure-tree': wrongReading,
   'save-inspection': wrongInspection,

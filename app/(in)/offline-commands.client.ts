@@ -17,7 +17,7 @@ import * as measureActions from './trees/[id]/measure/actions';
 import * as prescribeActions from './trees/[id]/prescribe/actions';
 
 /**
- * What a phone may write without signal: each verb with what is said of it while it waits. Whatever is not here needs the
+ * What a phone may write without signal: each command with what is said of it while it waits. Whatever is not here needs the
  * server, and says so.
  */
 const nothing = () => null;

@@ -9,7 +9,7 @@ import { stationFor } from './station';
 import { currentViewer } from './viewer';
 import { clockNow } from '@/store/clock';
 
-/** Performs a verb by the clock and the station of this server; every page that may show what it changed is made anew. */
+/** Performs a command by the clock and the station of this server; every page that may show what it changed is made anew. */
 export async function performHere<S extends z.ZodType, T>(
   viewer: Viewer,
   verb: Command<S, T>,
@@ -22,7 +22,7 @@ export async function performHere<S extends z.ZodType, T>(
   return answer;
 }
 
-/** A verb as a server action, for whoever the session says. */
+/** A command as a server action, for whoever the session says. */
 export function serve<S extends z.ZodType, T>(verb: Command<S, T>): (input: z.input<S>) => Promise<Result<T>> {
   return async (input) => {
     try {

@@ -72,7 +72,7 @@ const OFFLINE = [
   ...readFileSync('app/(in)/offline-commands.client.ts', 'utf8').matchAll(/sendOrQueue\('([^']+)'/g),
 ].map((m) => m[1]!);
 
-/** A day of a crew as its phone keeps it: every verb that it may write without signal, each at its minute. */
+/** A day of a crew as its phone keeps it: every command that it may write without signal, each at its minute. */
 async function dayOf(viewer: Viewer, name: string, { begun, day }: Late) {
   const { o } = made;
   const at = (minutes: number) => new Date(Date.parse(begun) + minutes * MINUTE);

@@ -85,7 +85,7 @@ export async function land(
 /**
  * Takes what a phone wrote without signal, in its order. Each write lands or is kept for a look, by itself: one that is
  * refused holds none of the others up. Sent again, each is answered as before.
- * @param verbs the verbs of the house by their names
+ * @param commands the commands of the house by their names
  * @returns null for a phone that is given nothing any more
  * @throws a bug or an outage; what had landed before it stays landed, and the phone sends the rest again
  */

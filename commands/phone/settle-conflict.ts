@@ -58,7 +58,7 @@ async function sendAgain(
 /**
  * Settles what came from a phone and was refused: sent once more, where what stood in its way is gone or a reason is added;
  * or set aside with a reason, and still kept. Whoever did it may, and whoever corrects the book.
- * Not one of the verbs of the house: it speaks for another person, and only of what that person sent.
+ * Not one of the commands of the house: it speaks for another person, and only of what that person sent.
  */
 export async function settle(
   context: Context,

@@ -7,7 +7,7 @@ import { insertQuoteAnswer } from '@/store/quotes';
 const schema = quoteAnswerSchema.extend({ token: z.string().min(10).max(100) });
 
 /**
- * A client answers an offer. Nobody is signed in: the address itself is the right to answer, once, so that this verb stands
+ * A client answers an offer. Nobody is signed in: the address itself is the right to answer, once, so that this command stands
  * beside the list of those that a session may call.
  * @throws what is neither the client's fault nor the database's refusal
  */

@@ -5,7 +5,7 @@ import { instant, uuid } from '../records/record';
 import { currentWrite } from './command-names';
 import { MOST_TOGETHER } from './limits';
 
-/** What was written on a phone without signal, as it travels: the verb, what it was told, and when by which clock. */
+/** What was written on a phone without signal, as it travels: the command, what it was told, and when by which clock. */
 export const sendSchema = z
   .strictObject({
     /** Made by the phone: sent again under it, it lands once. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-/** When something is to be done, as a verb or the command line is told; apart from what the browser runs. */
+/** When something is to be done, as a command or the command line is told; apart from what the browser runs. */
 export const whenSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('now') }),
   z.strictObject({ kind: z.literal('window') }),

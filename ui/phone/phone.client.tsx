@@ -14,9 +14,9 @@ export interface Phone extends PhoneState {
 const Context = createContext<Phone>({ ...BLANK, now: () => {} });
 export const usePhone = () => useContext(Context);
 
-/** A write that waits, of a verb whose input is known. */
+/** A write that waits, of a command whose input is known. */
 export type QueuedOf<I> = Omit<QueuedWrite, 'input'> & { input: I };
-/** Writes of some verbs that wait on this phone, oldest first: what a page shows beside what the server knew. */
+/** Writes of some commands that wait on this phone, oldest first: what a page shows beside what the server knew. */
 export function useQueued<I>(...verbs: OfflineCommand[]): QueuedOf<I>[] {
   const { waiting } = usePhone();
   const wanted = verbs.join(' ');

@@ -29,9 +29,9 @@ const BEFORE_MS = 3000;
 const isOfNext = (error: unknown) => (error as { digest?: string }).digest?.startsWith('NEXT_') === true;
 
 /**
- * A verb that a phone may write without signal: sent at once where there is some and nothing waits before it, else kept on
+ * A command that a phone may write without signal: sent at once where there is some and nothing waits before it, else kept on
  * the phone and sent in its turn.
- * @param verb its name in the house
+ * @param command its name in the house
  * @param of what is said of it while it waits; what the page goes on with; the id of what it makes, where it makes
  * something; the id of the write that it takes back, which is taken off the phone where it has never been on its way, and otherwise taken
  * back behind it; what is wrong

@@ -3,7 +3,7 @@ import { bytesOf, issueResponse, route } from '../../_server/api';
 import { performHere } from '../../_server/serve';
 
 const MOST = 25_000_000;
-/** What a fault of the verb is over HTTP, by its place. */
+/** What a fault of the command is over HTTP, by its place. */
 const STATUS: Readonly<Record<string, number>> = { treeId: 404, picture: 415, id: 409 };
 
 /** Takes one photo as it is, so that a phone need not hold it twice. */

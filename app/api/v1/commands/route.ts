@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { COMMANDS } from '@/commands';
 import { route } from '../../../_server/api';
 
-/** Every verb with its address and the JSON Schema of what it is told. */
+/** Every command with its address and the JSON Schema of what it is told. */
 export const GET = route(null, () =>
   Promise.resolve(
     Response.json(

@@ -13,7 +13,7 @@ export interface RowChoice {
   host: string;
   section: string;
 }
-/** Trees that a verb takes at once beside the one in hand. */
+/** Trees that a command takes at once beside the one in hand. */
 const MOST = 200;
 
 /** What is shown of the place to choose from: a kind of tree, a section, tags. */

@@ -2,7 +2,7 @@ import { commandNamed } from '@/commands';
 import { bodyOf, issueResponse, route } from '../../../../_server/api';
 import { performHere } from '../../../../_server/serve';
 
-/** One verb over plain HTTP, at an address that stays from build to build; JSON in, the answer of the verb out. */
+/** One command over plain HTTP, at an address that stays from build to build; JSON in, the answer of the command out. */
 export const POST = route(
   null,
   async (viewer, request, { name }) => {
