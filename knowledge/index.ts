@@ -49,7 +49,8 @@ export const latinOf = (hostId: string): string | null => {
 };
 const shippedCondition = byId(conditions);
 /** A condition as the company that asks knows it. */
-export const findCondition = (id: string): Condition | null => customKnowledgeNow().conditions.get(id) ?? shippedCondition(id);
+export const findCondition = (id: string): Condition | null =>
+  customKnowledgeNow().conditions.get(id) ?? shippedCondition(id);
 /** Every condition, those of the company that asks among them. */
 export const conditionsNow = (): readonly Condition[] => joined(conditions, customKnowledgeNow().conditions);
 const shippedSign = byId(signs);
@@ -66,4 +67,5 @@ export const heatModelsFor = (host: Host, own: readonly HeatModel[]) =>
   });
 
 /** Signs worth looking for on a host: those of every tree and those of its groups. */
-export const signsFor = (host: Host): Sign[] => joined(signs, customKnowledgeNow().signs).filter((s) => concerns(s.groups, host));
+export const signsFor = (host: Host): Sign[] =>
+  joined(signs, customKnowledgeNow().signs).filter((s) => concerns(s.groups, host));

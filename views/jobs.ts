@@ -14,7 +14,14 @@ import { listPeople, type Person } from '@/store/people';
 import { dueWithin } from '@/store/follow-ups';
 import { atNewestDose } from '@/facts/newest-plans';
 import { openVisits } from '@/store/plans';
-import { absentSince, listCrews, crewDaysBetween, type Absence, type CrewRow, type CrewDayRow } from '@/store/crew-days';
+import {
+  absentSince,
+  listCrews,
+  crewDaysBetween,
+  type Absence,
+  type CrewRow,
+  type CrewDayRow,
+} from '@/store/crew-days';
 import { listEquipment, listLots, type Lot } from '@/store/stock';
 
 /** How much of each product is on hand and good on a day, by its key. */

@@ -287,7 +287,9 @@ export default async function Today() {
       >
         <ul>
           {[
-            ...groupBy(near, (p) => [p.siteId, p.labelKey, p.plannedFor, p.earliest, p.latest, p.accepted].join()).values(),
+            ...groupBy(near, (p) =>
+              [p.siteId, p.labelKey, p.plannedFor, p.earliest, p.latest, p.accepted].join(),
+            ).values(),
           ].map((same) => {
             const p = same[0]!;
             return (

@@ -46,7 +46,10 @@ export const keyOf = (e: CustomFile['entries'][number]): string =>
   e.kind === 'likelihood' ? `${e.data.condition}/${e.data.sign}` : e.data.id;
 
 /** Entries as a file for another company; what was taken back is left out. */
-export const customFile = (from: string, entries: readonly ((CustomEntry | HeatEntry) & { note: string })[]): CustomFile => ({
+export const customFile = (
+  from: string,
+  entries: readonly ((CustomEntry | HeatEntry) & { note: string })[],
+): CustomFile => ({
   format: 'elmhorn-knowledge',
   version: 1,
   from,

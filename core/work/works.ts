@@ -88,7 +88,8 @@ export const WORKS: readonly Work[] = [
   woodCoverWork,
   protectionFenceWork,
 ].map(fitted);
-const withCustomKnowledge = (own: readonly CustomWork[]): readonly Work[] => (own.length ? [...WORKS, ...own.map(workOf)] : WORKS);
+const withCustomKnowledge = (own: readonly CustomWork[]): readonly Work[] =>
+  own.length ? [...WORKS, ...own.map(workOf)] : WORKS;
 /** Every work, those of the company that asks among them. */
 export const worksNow = (): readonly Work[] => withCustomKnowledge(customKnowledgeNow().works);
 /** A work by its id; of the company's own where it asks, or where its works are passed along. */
@@ -99,8 +100,10 @@ export const findWork = (id: string, own: readonly CustomWork[] = customKnowledg
 const worksOn = (facts: Pick<WorkFacts, 'condition'>, works: readonly Work[]): Work[] =>
   works.filter((w) => w.when?.(facts) ?? true);
 /** The same, those of the company among them. */
-export const worksOf = (facts: Pick<WorkFacts, 'condition'>, own: readonly CustomWork[] = customKnowledgeNow().works): Work[] =>
-  worksOn(facts, withCustomKnowledge(own));
+export const worksOf = (
+  facts: Pick<WorkFacts, 'condition'>,
+  own: readonly CustomWork[] = customKnowledgeNow().works,
+): Work[] => worksOn(facts, withCustomKnowledge(own));
 
 /** The works that carry out what the knowledge base offers for a condition, in its order; the others after them. */
 export function worksFor(

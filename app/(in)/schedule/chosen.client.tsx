@@ -67,7 +67,9 @@ export function Chosen(p: Props) {
         <Link href={first!.planId ? `/trees/${tree.id}/treat?plan=${first!.planId}` : `/trees/${tree.id}`}>
           {first!.planId ? `Its sheet on ${tree.tag}` : `Tree ${tree.tag}`}
         </Link>
-        {group.assignmentId && <Link href={`/schedule/programmes/assigned/${group.assignmentId}`}>Its programme here</Link>}
+        {group.assignmentId && (
+          <Link href={`/schedule/programmes/assigned/${group.assignmentId}`}>Its programme here</Link>
+        )}
       </p>
       {day !== group.day && !moves && <p role="status">It is moved where it comes from.</p>}
     </section>

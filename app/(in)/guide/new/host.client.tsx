@@ -13,7 +13,12 @@ const BEES = [
 
 /** A host of one's own: what it is called, which one it is like, and how it is known in the field. */
 export function CustomHost({ draft, begin, hosts }: CustomFormOf<Host> & { hosts: readonly LikeHost[] }) {
-  const { form, set, issues, keep, own } = useCustomForm('host', draft, begin ? hostForm(begin) : NO_HOST, begin !== null);
+  const { form, set, issues, keep, own } = useCustomForm(
+    'host',
+    draft,
+    begin ? hostForm(begin) : NO_HOST,
+    begin !== null,
+  );
   const like = hosts.find((h) => h.id === form.like);
   const field = (key: 'name' | 'latin' | 'first' | 'second', label: string, path: string) => (
     <TextField label={label} path={path} issues={issues} value={form[key]} onChange={(v) => set({ [key]: v })} />

@@ -14,7 +14,12 @@ const IDLE = [
 ];
 /** A sign of one's own: where it is, how it looks, and how often it is there without meaning anything. */
 export function CustomSign({ draft, begin, groups }: CustomFormOf<Sign> & { groups: Options }) {
-  const { form, set, issues, keep, own } = useCustomForm('sign', draft, begin ? signForm(begin) : NO_SIGN, begin !== null);
+  const { form, set, issues, keep, own } = useCustomForm(
+    'sign',
+    draft,
+    begin ? signForm(begin) : NO_SIGN,
+    begin !== null,
+  );
   const field = (key: 'words' | 'worst' | 'danger', label: string, path: string) => (
     <TextField label={label} path={path} issues={issues} value={form[key]} onChange={(v) => set({ [key]: v })} />
   );

@@ -37,7 +37,12 @@ export function CustomTest({
   groups,
   conditions,
 }: CustomFormOf<CustomTestEntry> & { groups: Options; conditions: Options }) {
-  const { form, set, issues, keep, own } = useCustomForm('test', draft, begin ? testForm(begin) : NO_TEST, begin !== null);
+  const { form, set, issues, keep, own } = useCustomForm(
+    'test',
+    draft,
+    begin ? testForm(begin) : NO_TEST,
+    begin !== null,
+  );
   const field = (key: 'name' | 'ask' | 'minutes' | 'waitDays', label: string, hint?: string) => (
     <TextField
       label={label}

@@ -51,7 +51,10 @@ export const workForm = (w: CustomWork): typeof NO_WORK => ({
 });
 
 /** The entry that a form says, with what it rests on. */
-export const workEntry = (form: typeof NO_WORK, begin: CustomWork | null): z.input<(typeof CUSTOM_SCHEMAS)['work']> => ({
+export const workEntry = (
+  form: typeof NO_WORK,
+  begin: CustomWork | null,
+): z.input<(typeof CUSTOM_SCHEMAS)['work']> => ({
   id: begin?.id ?? customKey(form.name),
   name: form.name,
   method: form.method,

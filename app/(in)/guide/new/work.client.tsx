@@ -12,7 +12,12 @@ export function CustomWork({
   methods,
   conditions,
 }: CustomFormOf<CustomWorkEntry> & { methods: Options; conditions: Options }) {
-  const { form, set, issues, keep, own } = useCustomForm('work', draft, begin ? workForm(begin) : NO_WORK, begin !== null);
+  const { form, set, issues, keep, own } = useCustomForm(
+    'work',
+    draft,
+    begin ? workForm(begin) : NO_WORK,
+    begin !== null,
+  );
   type Text = Exclude<keyof typeof NO_WORK, 'cuts' | 'note'>;
   const field = (key: Text, label: string, path: string, hint?: string) => (
     <TextField

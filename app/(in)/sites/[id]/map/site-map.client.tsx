@@ -4,7 +4,15 @@ import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, Plus, X } from 'lucide-react
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { v7 } from 'uuid';
-import { areaOf, AREAS, FEATURE_NAMES, POINTS, type AreaKind, type SiteMap, type PointKind } from '@/core/site-map/site-map';
+import {
+  areaOf,
+  AREAS,
+  FEATURE_NAMES,
+  POINTS,
+  type AreaKind,
+  type SiteMap,
+  type PointKind,
+} from '@/core/site-map/site-map';
 import type { Point } from '@/core/rootzone/probe-grid';
 import { showArea, type UnitSystem } from '@/lib/units/units';
 import { Choices, FormIssues, TextField } from '@/ui/controls/controls';

@@ -15,7 +15,15 @@ import { allows, idOr404, viewer } from '@/app/_server/viewer';
 import { ProgrammeFigure } from '../../figure';
 import { LeftOut } from '../../left';
 import { changeWords, reasonsWords, STATE_WORDS, stepName } from '../../words';
-import { AnswerInspection, DealtWith, EndIt, FollowSeason, LeaveOut, MoveVisits, ReleaseHolds } from './assigned.client';
+import {
+  AnswerInspection,
+  DealtWith,
+  EndIt,
+  FollowSeason,
+  LeaveOut,
+  MoveVisits,
+  ReleaseHolds,
+} from './assigned.client';
 import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'Laid programme' };
