@@ -29,7 +29,7 @@ test('measuring: several stems, bark to keep clear of, and the tape that sends i
   await expect(page.getByText('A bearing cannot be more than 360 °.').first()).toBeVisible();
   await page.getByLabel('from, °').last().fill('10');
   await page.getByRole('button', { name: 'Keep this reading' }).click();
-  await page.waitForURL(/prescribe|decide|examine/);
+  await page.waitForURL(/prescribe|diagnose|inspect/);
   await page.goto(`/trees/${id}/measure`);
   await expect(page.getByText('typed as diameter 18.4 cm + diameter 22.1 cm + diameter 9.7 cm')).toBeVisible();
 });
@@ -48,7 +48,7 @@ test('units and theme are a person’s own: inches in, centimetres kept', async 
   await page.getByLabel('Girth, in').fill('57.125');
   await expect(page.getByRole('main').getByText('18.2 in')).toBeVisible();
   await page.getByRole('button', { name: 'Keep this reading' }).click();
-  await page.waitForURL(/prescribe|decide|examine/);
+  await page.waitForURL(/prescribe|diagnose|inspect/);
   await units(/^metric/, 'Girth, cm');
   await page.goto(`/trees/${id}/measure`);
   await expect(page.getByRole('complementary', { name: 'Margin' }).getByText(/girth 145\.1 cm/)).toBeVisible();
