@@ -29,7 +29,7 @@ export function OfflineDay({ viewer, held }: { viewer: Viewer; held: Facts }) {
       (to) => {
         if (to.pathname === `/jobs/day/${id}`) return `/phone/day/${id}?view=day`;
         if (to.pathname === `/jobs/day/${id}/finish`) return `/phone/day/${id}?view=close`;
-        const mix = /^\/jobs\/mix\/([0-9a-f-]{36})$/.exec(to.pathname)?.[1];
+        const mix = /^\/jobs\/mixes\/([0-9a-f-]{36})$/.exec(to.pathname)?.[1];
         return mix && mixes.includes(mix) ? `/phone/day/${id}?view=mix&mix=${mix}` : null;
       },
       [id, mixes],
