@@ -1,3 +1,4 @@
+import { DAY_MS } from '@/lib/calendar/days';
 import { z } from 'zod';
 import { sentBefore, type Context } from '@/facts/context';
 import { digestOf } from '@/facts/digest';
@@ -24,7 +25,7 @@ const envelope = z.looseObject({
   sentAs: uuid.optional(),
 });
 /** Days without signal are weeks at most. */
-const BEHIND_MS = 60 * 86_400_000;
+const BEHIND_MS = 60 * DAY_MS;
 
 /**
  * The instant at which something was seen: as the device says, never later than it was received; else when it was received.

@@ -1,3 +1,4 @@
+import type { Issue } from '../lib/result';
 import { expect, test as base, type Browser, type BrowserContext, type Locator, type Page } from '@playwright/test';
 
 /** What went wrong on any page of the journey that is under way. */
@@ -42,7 +43,7 @@ export const test = base.extend<{ watched: void }>({
 export { expect };
 
 /** What a command answers over plain HTTP. */
-export type Sent<T> = { ok: true; value: T } | { ok: false; issues: { path: string; message: string }[] };
+export type Sent<T> = { ok: true; value: T } | { ok: false; issues: Issue[] };
 
 export const ARBORIST = 'Idris Pellow';
 export const OWNER = 'Maren Tolgarth';

@@ -1,6 +1,5 @@
 import { refuse } from '@/lib/result';
 import type { StationFor } from '@/core/weather/station';
-
 import type { Viewer } from '@/store/auth';
 
 /** Who acts, when, and in what air: all that a command may know beside its input and the store. */

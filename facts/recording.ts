@@ -1,7 +1,6 @@
 import { refuse, type Result } from '@/lib/result';
 import { sentBefore, type Context } from '@/facts/context';
 import { saidSchema } from '@/facts/answers';
-
 import { atTheTree, newestOf } from '@/facts/at-the-tree';
 import { fromMixes, type FromMixes } from '@/facts/batches';
 import { spotOf } from '@/facts/diagnosis';

@@ -1,3 +1,4 @@
+import { DAY_MS } from '@/lib/calendar/days';
 import { installationsOf, type BoardFacts } from '@/facts/board';
 import { taughtBy, type Emptied } from '@/core/devices/devices';
 import type { Viewer } from '@/store/auth';
@@ -14,7 +15,7 @@ export const boardView = (viewer: Viewer, now: Date): Promise<BoardFacts> =>
     const [hanging, before, removed] = await Promise.all([
       installedNow(viewer),
       removedBefore(viewer, LEARNED_FROM),
-      removedUnrecorded(viewer, new Date(now.getTime() - UNWRITTEN_DAYS * 86_400_000)),
+      removedUnrecorded(viewer, new Date(now.getTime() - UNWRITTEN_DAYS * DAY_MS)),
     ]);
     const log = before.flatMap((h): Emptied[] => {
       const taught = taughtBy({

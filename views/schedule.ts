@@ -9,8 +9,8 @@ import {
   weatherOf,
   type DueVisit,
 } from '@/facts/season';
-import { dayAfter } from '@/lib/calendar/days';
-import { dayIn, type Day } from '@/lib/calendar/zone';
+import { dayAfter, DAY_MS } from '@/lib/calendar/days';
+import { dayIn, wallClock, zonedInstant, type Day } from '@/lib/calendar/zone';
 import { findCondition, findHost, growthOf, heatModelsFor } from '@/knowledge';
 import { lifeOf } from '@/knowledge/lives';
 import { USUAL_WIND } from '@/core/gates/rules/weather';
@@ -27,7 +27,6 @@ import { isSouth } from '@/lib/calendar/hemisphere';
 import { lifeSpans, type LifeSpan } from '@/core/season/life';
 import { timedSpans } from '@/core/season/timed';
 import { daysOf, heatCurve, type HeatPoint, type HostYear } from '@/core/season/year';
-import { wallClock, zonedInstant } from '@/lib/calendar/zone';
 import { fitDays, fitHours, type AirLimits, type FitDay } from '@/core/weather/fitness';
 import type { Hour, StationFor, WeatherDay, WeatherStation } from '@/core/weather/station';
 import type { Host, TreatmentOption } from '@/core/diagnose/knowledge';
@@ -151,7 +150,6 @@ const KINDS: { id: Fitness['id']; hours: number; limits: AirLimits }[] = [
 ];
 /** Days of measured weather that are shown before today. */
 const SHOWN_DAYS = 120;
-const DAY_MS = 86_400_000;
 
 const middle = (of: number[]) => [...of].sort((a, b) => a - b)[Math.floor(of.length / 2)]!;
 

@@ -11,7 +11,6 @@ import { homeSchema } from '@/core/crew-day/home-schema';
 import { leaveSchema } from '@/core/crew-day/leave';
 import { finishSchema } from '@/core/work/finish-schema';
 import type { OfflineCommand } from '@/core/phone/command-names';
-
 import { issuesBy } from '@/ui/phone/send-or-queue.client';
 
 const wrongReading = (m: z.input<typeof typedReading>) => {

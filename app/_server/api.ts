@@ -1,7 +1,6 @@
 import type { Issue } from '@/lib/result';
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { may, refusal, type Right } from '@/core/people/rights';
-
 import type { Viewer } from '@/store/auth';
 import { databaseSentence, SERVER_FAILED } from '@/commands/command';
 import { tooOften, type Rate } from '@/store/rate';

@@ -1,7 +1,7 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import { TextArea, TextField } from '@/ui/controls/controls';
-import type { FormIssue } from '@/ui/controls/controls';
 
 /** Who answers, and what they add: the same on every page that a client opens. */
 export interface WhoSays {
@@ -19,7 +19,7 @@ export function WhoFields({
 }: {
   value: WhoSays;
   onChange: (next: WhoSays) => void;
-  issues: FormIssue[];
+  issues: Issue[];
   path: 'word' | 'said';
 }) {
   return (

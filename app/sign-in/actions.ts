@@ -7,7 +7,6 @@ import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { SAMPLE_PASSWORD, samplePeople } from '@/stand-ins/sample-people';
 import { signIn, signOut, signOutEverywhere } from '@/store/auth';
-
 import { clientAddress, COOKIE, deviceName, currentViewer, localPath, secureCookies } from '../_server/viewer';
 
 const credentials = z.object({

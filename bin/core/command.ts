@@ -1,3 +1,4 @@
+import type { Issue } from '@/lib/result';
 import { z } from 'zod';
 import { answerTo, NotKnown } from '@/core/question';
 import { QUESTIONS } from '@/core/questions';
@@ -7,7 +8,7 @@ import { heatModels } from '@/knowledge/heat';
 
 /** Input that cannot be read: every fault has its path and its sentence. */
 class Refused extends Error {
-  constructor(readonly issues: { path: string; message: string }[]) {
+  constructor(readonly issues: Issue[]) {
     super(issues[0]?.message);
   }
 }
@@ -33,7 +34,7 @@ function help(): string {
 }
 
 /** A fault of the schema with a place to look at: a key that nobody knows is its own place, the whole input is “input”. */
-function issueOf(i: z.core.$ZodIssue): { path: string; message: string } {
+function issueOf(i: z.core.$ZodIssue): Issue {
   const keys = i.code === 'unrecognized_keys' ? [...i.path, i.keys[0]!] : i.path;
   return { path: keys.join('.') || 'input', message: i.message };
 }

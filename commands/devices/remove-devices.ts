@@ -1,7 +1,6 @@
 import { done, refuse, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { instant, uuid } from '@/core/records/record';
-
 import { installationsNamed, removeRows } from '@/store/devices';
 import { z } from 'zod';
 import { notThen } from '../../facts/not-then';

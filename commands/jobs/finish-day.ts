@@ -4,7 +4,6 @@ import { thingsOf } from '@/facts/crew-day-items';
 import { endsOf } from '@/facts/crew-day-ends';
 import { notThen } from '@/facts/not-then';
 import { uuid } from '@/core/records/record';
-
 import type { OpenEnd } from '@/core/crew-day/day';
 import { homeSchema } from '@/core/crew-day/home-schema';
 import { crewDayHead, setClosed } from '@/store/day';

@@ -2,7 +2,6 @@ import type { Context } from '@/facts/context';
 import type { Issue } from '@/lib/result';
 import type { Fortnight } from '@/facts/fortnight';
 import { moveTo } from '@/commands/programmes/move-to';
-
 import type { Day } from '@/lib/calendar/zone';
 import { getAssignment } from '@/store/assignments';
 import { planFor, type ItemPlaced } from '@/store/crew-days';

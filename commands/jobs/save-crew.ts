@@ -3,7 +3,6 @@ import { name } from '@/commands/sites/name';
 import { command } from '@/commands/command';
 import { stale } from '@/commands/stale';
 import { uuid } from '@/core/records/record';
-
 import { hoursText } from '@/core/schedule/hours';
 import { readHours } from '@/core/schedule/read-hours';
 import { listPeople } from '@/store/people';

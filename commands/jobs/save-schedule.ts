@@ -4,7 +4,6 @@ import { fortnightOf, type Fortnight } from '@/facts/fortnight';
 import { limitsOf, titleOf } from '@/facts/about';
 import { moveWith } from './move-with';
 import { uuid } from '@/core/records/record';
-
 import { dayInOrder } from '@/core/schedule/day';
 import { broken } from '@/core/schedule/plan';
 import type { JobOf } from '@/core/schedule/jobs';

@@ -3,7 +3,6 @@ import { command } from '@/commands/command';
 import { momentOf, newestDoses } from '@/facts/recording';
 import { notThen } from '@/facts/not-then';
 import { instant, uuid } from '@/core/records/record';
-
 import { batchCode, goodUntil } from '@/core/mix/batch';
 import { asStrong, recipeOf } from '@/core/mix/recipe';
 import { dayIn, nightAfter } from '@/lib/calendar/zone';

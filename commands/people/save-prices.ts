@@ -1,7 +1,6 @@
 import { done, type Issue } from '@/lib/result';
 import { command } from '@/commands/command';
 import { numberAt, typed } from '@/lib/units/typed';
-
 import { inMinor } from '@/core/cost/prices';
 import { setPrices } from '@/store/people';
 import { z } from 'zod';

@@ -2,7 +2,6 @@ import { refuse, type Issue } from '@/lib/result';
 import type { Context } from '@/facts/context';
 import { perform, type AnyCommand } from '@/commands/command';
 import { sharesOf } from '@/core/records/row';
-
 import { aheadBy } from '@/core/phone/clock';
 import type { SyncResult, Send, Sends } from '@/core/phone/send';
 import { together } from '@/store/db';

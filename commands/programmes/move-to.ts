@@ -1,7 +1,6 @@
 import type { Context } from '@/facts/context';
 import type { Issue } from '@/lib/result';
 import { assignOver, type ByHand, type AssignedTree } from '@/facts/assigning';
-
 import { keyOf } from '@/core/programmes/assign';
 import { formatDay } from '@/lib/calendar/days';
 import type { Assignment } from '@/store/assignments';

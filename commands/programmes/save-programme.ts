@@ -1,7 +1,6 @@
 import { refuse, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { uuid } from '@/core/records/record';
-
 import { yearProgrammeSchema, type YearProgramme } from '@/core/programmes/schema';
 import { findWork } from '@/core/work/works';
 import { findCondition, heatModels, hostGroups, programmes } from '@/knowledge';

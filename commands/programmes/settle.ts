@@ -1,6 +1,5 @@
 import type { Context } from '@/facts/context';
 import { v7 } from 'uuid';
-
 import { assignOver, type Assigning, type AssignedTree } from '@/facts/assigning';
 import { told, type UnitSystem } from '@/lib/units/units';
 import type { Gate } from '@/core/gates/gate';

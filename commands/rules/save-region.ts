@@ -3,7 +3,6 @@ import { command } from '@/commands/command';
 import { regionKey } from '@/commands/rules/region-key';
 import { regionFor } from '@/facts/region';
 import { numberAt, typed } from '@/lib/units/typed';
-
 import { DISEASED_TOO, PRESENCE, regionSchema } from '@/core/gates/region';
 import { METHOD_NAMES, METHODS } from '@/core/label/methods';
 import { conditions } from '@/knowledge';

@@ -3,7 +3,6 @@ import { command } from '@/commands/command';
 import { note } from '@/commands/guide/own-entry';
 import { numberAt, typed } from '@/lib/units/typed';
 import { uuid } from '@/core/records/record';
-
 import { heatModelSchema } from '@/core/season/heat-schema';
 import { customKey } from '@/core/settings/own-key';
 import { hostGroups } from '@/knowledge';

@@ -3,7 +3,6 @@ import { command } from '@/commands/command';
 import { todayOf } from '@/facts/today';
 import { numberAt, typed } from '@/lib/units/typed';
 import { uuid } from '@/core/records/record';
-
 import { EQUIPMENT_KINDS } from '@/core/work/load-out';
 import { upsertEquipment } from '@/store/stock';
 import { z } from 'zod';

@@ -2,7 +2,6 @@ import { done, refuse, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { amountUnit, factor } from '@/commands/stock/amount';
 import { numberAt, typed } from '@/lib/units/typed';
-
 import { isLiquid } from '@/core/label/liquid';
 import { VOLUME } from '@/lib/units/units';
 import { setStockLevel, shelfLabels } from '@/store/stock';

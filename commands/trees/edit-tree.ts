@@ -5,7 +5,6 @@ import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { numberAt, typed } from '@/lib/units/typed';
 import { uuid } from '@/core/records/record';
-
 import { findHost } from '@/knowledge';
 import { changeTree } from '@/store/tree';
 import { z } from 'zod';

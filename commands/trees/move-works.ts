@@ -3,7 +3,6 @@ import { command } from '@/commands/command';
 import { workFactsOf } from '@/facts/situation';
 import { treesOf } from '@/facts/tree';
 import { uuid } from '@/core/records/record';
-
 import { blocked } from '@/core/gates/rules';
 import { noDayAhead } from '@/core/prescribe/when';
 import { formatDay } from '@/lib/calendar/days';

@@ -6,7 +6,6 @@ import { noTree } from '@/commands/trees/no-tree';
 import { putDown } from '@/commands/typed';
 import { numberAt } from '@/lib/units/typed';
 import { uuid } from '@/core/records/record';
-
 import { findCondition } from '@/knowledge';
 import { addOthersApplied } from '@/store/others-applied';
 import { z } from 'zod';

@@ -15,7 +15,6 @@ import { saidSchema } from '@/facts/answers';
 import { settleAnew } from '@/commands/programmes/settle';
 import { treatmentInputSchema, uuid, type TreatmentInput } from '@/core/records/record';
 import { sharesOf } from '@/core/records/row';
-
 import { tagRuns } from '@/core/site-map/tags';
 import { getPlans } from '@/store/plans';
 import { z } from 'zod';

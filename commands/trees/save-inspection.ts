@@ -5,7 +5,6 @@ import { todayOf } from '@/facts/today';
 import { treeOf } from '@/facts/tree';
 import { settleByInspection } from '@/commands/programmes/by-inspection';
 import { noTree } from '@/commands/trees/no-tree';
-
 import { detailSchema, inspectionSchema, readChangePrice, readCrownLoss } from '@/core/diagnose/inspection';
 import { dayIn } from '@/lib/calendar/zone';
 import { findHost, findTest, signsFor } from '@/knowledge';

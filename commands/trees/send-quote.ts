@@ -6,7 +6,6 @@ import { detectionsNear, treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { numberAt, typed } from '@/lib/units/typed';
 import { uuid } from '@/core/records/record';
-
 import { scoreUse, scoreWork } from '@/core/prescribe/compare';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { findUse, WORK } from '@/core/prescribe/shelf';

@@ -1,3 +1,4 @@
+import type { Issue } from '../../lib/result';
 import { z } from 'zod';
 import { baseOf } from '../decide/base';
 import { decide } from '../decide/decide';
@@ -106,7 +107,7 @@ export const decideSchema = caseSchema.extend({
 type Case = z.output<typeof caseSchema>;
 
 /** What is wrong with the ids of a case, as path and sentence; null when all are known. */
-export function strangeIn(q: Case, knowledge: Knowledge): { path: string; message: string } | null {
+export function strangeIn(q: Case, knowledge: Knowledge): Issue | null {
   if (!knowledge.hosts.some((h) => h.id === q.host)) return { path: 'host', message: `there is no host “${q.host}”` };
   for (const [i, f] of q.findings.entries())
     if (!knowledge.signs.some((s) => s.id === f.sign))

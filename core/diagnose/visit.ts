@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../lib/calendar/days';
 import { dayIn } from '../../lib/calendar/zone';
 import type { Finding, TestResult } from './knowledge';
 import type { InspectionDetail } from './inspection';
@@ -53,7 +54,7 @@ export function newestVisit(looks: readonly SavedInspection[], timeZone: string)
     }
   const tests = new Map<string, TestResult[]>();
   for (const l of looks) {
-    if (newest.at.getTime() - l.at.getTime() >= TESTS_HOLD_DAYS * 864e5) continue;
+    if (newest.at.getTime() - l.at.getTime() >= TESTS_HOLD_DAYS * DAY_MS) continue;
     const own = l.tests.filter((t) => !tests.has(t.test));
     for (const t of own) tests.set(t.test, [...(tests.get(t.test) ?? []), t]);
   }

@@ -1,3 +1,4 @@
+import type { Issue } from '../../lib/result';
 import type { Label, LabelUse } from '../label/schema';
 import type { StemRule } from '../measure/trunk';
 import type { Measured, Vessel } from '../mix/vessels';
@@ -82,7 +83,7 @@ export interface Dose {
 
 export interface DoseIssue {
   ok: false;
-  issues: { path: string; message: string }[];
+  issues: Issue[];
 }
 
 /** There is no dose, with the place of the reason. */

@@ -1,3 +1,4 @@
+import type { Issue } from '../../lib/result';
 import { atOnce, type Slices } from '../slices';
 import type { StemReading } from '../measure/trunk';
 import { diameterFromGirth } from '../measure/trunk';
@@ -105,7 +106,7 @@ export const unitsIn = (mapping: Pick<Mapping, 'girth' | 'diameter' | 'height'>,
 });
 
 /** Columns whose header names another unit than the one that the list is read in: 11 inches are no 11 centimetres. */
-export function unitIssues(mapping: Mapping, units: Units): { path: string; message: string }[] {
+export function unitIssues(mapping: Mapping, units: Units): Issue[] {
   const told = (path: string, header: string | null, says: string | null, read: string) =>
     says !== null && says !== read
       ? [

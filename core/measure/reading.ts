@@ -1,7 +1,6 @@
 import type { Issue } from '../../lib/result';
 import { z } from 'zod';
 import { uuid } from '../records/record';
-
 import type { Arc, Flare } from '../ring/ring';
 import { numberAt, typed } from '../../lib/units/typed';
 import { LENGTH } from '../../lib/units/units';

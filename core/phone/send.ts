@@ -1,7 +1,6 @@
 import type { Issue } from '../../lib/result';
 import { z } from 'zod';
 import { instant, uuid } from '../records/record';
-
 import { currentWrite } from './command-names';
 import { MOST_TOGETHER } from './limits';
 

@@ -3,10 +3,9 @@ import { relative } from '../testing';
 import { vapourDeficit } from '../weather/air';
 import { degreeDays } from './degree-days';
 import { dayAfter } from '../../lib/calendar/days';
-import { dayIn } from '../../lib/calendar/zone';
+import { dayIn, wallClock, zonedInstant } from '../../lib/calendar/zone';
 import { followUps } from './follow-ups';
 import type { FollowUpRule } from './rules';
-import { wallClock, zonedInstant } from '../../lib/calendar/zone';
 
 const rule = (more: Partial<FollowUpRule>): FollowUpRule => ({
   id: 'again',

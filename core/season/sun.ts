@@ -1,7 +1,6 @@
+import { DAY_MS } from '../../lib/calendar/days';
 import { dayLength } from './day-length';
 import { wallClock, type Day } from '../../lib/calendar/zone';
-
-const DAY_MS = 86_400_000;
 
 /**
  * When the sun rises and sets, in minutes since midnight by the clock of a place; a quarter of an hour either way among hills.

@@ -3,13 +3,12 @@ import type { Host } from '../diagnose/knowledge';
 import type { LeafState } from '../diagnose/words';
 import type { Forecast, Hour, WeatherDay } from '../weather/station';
 import { dayAfter, daysBetween } from '../../lib/calendar/days';
-import { type Day } from '../../lib/calendar/zone';
+import { dayIn, type Day } from '../../lib/calendar/zone';
 import { CHILL_DAYS, type Range, type SeasonWeather } from './growth';
 import { expectedOn, heatOf, type ExpectedDay } from './heat';
 import type { HeatModel } from './heat-schema';
 import { usualLeaf } from './leaf';
 import { leafOn, type StageDate } from './stages';
-import { dayIn } from '../../lib/calendar/zone';
 
 /** When heat brings something about, for the place of a tree. */
 export interface HeatDate extends ExpectedDay {
@@ -158,7 +157,7 @@ const dates = memoizeEach<SeasonWeather, HeatDate | null>();
 
 function reached(model: HeatModel, weather: SeasonWeather, from: Day): HeatDate | null {
   const first = seasonSpan(weather.start).from;
-  const at = Math.round((Date.parse(`${from}T00:00Z`) - Date.parse(`${first}T00:00Z`)) / 864e5);
+  const at = daysBetween(first, from);
   const dayOf = (n: number) => dayAfter(from, n, 'days');
   const measured = weather.measured.slice(at).map((d, i) => ({ ...d, day: dayOf(i) }));
   const years = weather.courses.map((c) => [...weather.measured, ...c].slice(at));

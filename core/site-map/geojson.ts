@@ -60,8 +60,8 @@ export interface ReadPlan {
   /** Features that were not taken, with the reason. */
   left: string[];
 }
-type Issue = { ok: false; path: string; message: string };
-const issue = (path: string, sentence: string): Issue => ({ ok: false, path, message: sentence });
+type Refusal = { ok: false; path: string; message: string };
+const issue = (path: string, sentence: string): Refusal => ({ ok: false, path, message: sentence });
 
 /** Systems whose numbers are longitude and latitude to within a metre. */
 const DEGREES = new Set(['4326', '4258', '4269', '4979', '7844']);
@@ -77,7 +77,7 @@ function systemOf(crs: unknown): 'degrees' | 'local' | { code: string } | null {
 }
 
 /** The geometry of a feature as rings, lines and points; null where it has none; a sentence where it is broken. */
-function shapeOf(f: z.infer<typeof feature>, path: string): Shape | null | Issue {
+function shapeOf(f: z.infer<typeof feature>, path: string): Shape | null | Refusal {
   if (!f.geometry) return null;
   const kind = f.geometry.type;
   if (!Object.hasOwn(GEOMETRIES, kind)) return null;
@@ -98,7 +98,7 @@ function shapeOf(f: z.infer<typeof feature>, path: string): Shape | null | Issue
 
 const positionsOf = (s: Shape | null): number[][] => (s ? [...s.rings.flat(2), ...s.lines.flat(1), ...s.points] : []);
 
-function featuresOf(text: string): { features: Feature[]; crs: unknown } | Issue {
+function featuresOf(text: string): { features: Feature[]; crs: unknown } | Refusal {
   let data: unknown;
   try {
     data = JSON.parse(text.replace(/^\ufeff/, ''));
@@ -127,7 +127,7 @@ function placing(
   features: readonly Feature[],
   crs: unknown,
   gridOf: GridOf,
-): { at: (p: number[]) => Point; origin: SiteMap['origin'] } | Issue {
+): { at: (p: number[]) => Point; origin: SiteMap['origin'] } | Refusal {
   const all = features.flatMap((f) => positionsOf(f.shape));
   const beyond = all.some(([x, y]) => Math.abs(x!) > 180 || Math.abs(y!) > 90);
   const system = systemOf(crs) ?? (beyond ? 'local' : 'degrees');
@@ -160,7 +160,11 @@ export type GridOf = (code: string) => ((east: number, north: number) => { lat: 
  * @param newId names what has no id
  * @param gridOf knows grids by their EPSG number
  */
-export function readGeoJson(text: string, newId: () => string, gridOf: GridOf): { ok: true; value: ReadPlan } | Issue {
+export function readGeoJson(
+  text: string,
+  newId: () => string,
+  gridOf: GridOf,
+): { ok: true; value: ReadPlan } | Refusal {
   const read = featuresOf(text);
   if ('ok' in read) return read;
   const placed = placing(read.features, read.crs, gridOf);

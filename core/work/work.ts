@@ -1,3 +1,4 @@
+import type { Issue } from '../../lib/result';
 import type { SoilTexture } from '../basin/basin';
 import type { TreatmentOption } from '../diagnose/knowledge';
 import type { Gate } from '../gates/gate';
@@ -142,8 +143,8 @@ export function readAnswers(
   work: Work,
   facts: WorkFacts,
   typed: Readonly<Record<string, unknown>>,
-): { ok: true; answers: Record<string, Answer> } | { ok: false; issues: { path: string; message: string }[] } {
-  const issues: { path: string; message: string }[] = [];
+): { ok: true; answers: Record<string, Answer> } | { ok: false; issues: Issue[] } {
+  const issues: Issue[] = [];
   const answers: Record<string, Answer> = {};
   for (const ask of work.asks) {
     const given = typed[ask.key];

@@ -1,6 +1,5 @@
 import type { Issue } from '../result';
 import { z } from 'zod';
-
 import { readNumber } from './numbers';
 
 /**

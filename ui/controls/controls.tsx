@@ -1,18 +1,14 @@
+import type { Issue } from '@/lib/result';
 import { useId } from 'react';
 import { Input, Select, TextBox } from './input.client';
 
-/** A fault of a form, with the place it belongs to. */
-export interface FormIssue {
-  path: string;
-  message: string;
-}
-export const issueAt = (issues: FormIssue[] | undefined, path: string) =>
+export const issueAt = (issues: Issue[] | undefined, path: string) =>
   issues?.find((f) => f.path === path || f.path.startsWith(`${path}.`))?.message;
 
 interface FieldProps {
   label: string;
   path: string;
-  issues?: FormIssue[];
+  issues?: Issue[];
   hint?: React.ReactNode;
   children: (p: { id: string; 'aria-invalid': boolean; 'aria-describedby': string | undefined }) => React.ReactNode;
 }
@@ -126,7 +122,7 @@ export function Choices<T extends string>({
   value: T | null;
   onChange: (v: T) => void;
   options: readonly { value: T; name: string }[];
-  issues?: FormIssue[];
+  issues?: Issue[];
   path?: string;
   small?: boolean;
   /** For eyes the question stands beside already. */
@@ -190,7 +186,7 @@ export function CheckboxTag(p: CheckboxProps) {
 }
 
 /** Faults that belong to no field on the page. */
-export function FormIssues({ issues, known = [] }: { issues?: FormIssue[]; known?: string[] }) {
+export function FormIssues({ issues, known = [] }: { issues?: Issue[]; known?: string[] }) {
   const rest = issues?.filter((f) => !known.some((k) => f.path === k || f.path.startsWith(`${k}.`))) ?? [];
   if (!rest.length) return null;
   return (

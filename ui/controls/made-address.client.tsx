@@ -1,10 +1,11 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import { useState } from 'react';
-import { FormIssues, TextField, type FormIssue } from './controls';
+import { FormIssues, TextField } from './controls';
 import { useSend } from './use.client';
 
-type Made = { ok: true; value: { path: string } } | { ok: false; issues: FormIssue[] };
+type Made = { ok: true; value: { path: string } } | { ok: false; issues: Issue[] };
 
 /** Makes a secret address when it is pressed, and shows it once, to be copied. */
 export function MadeAddress<I>({

@@ -1,7 +1,8 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import { useState } from 'react';
-import { TextArea, TextField, type FormIssue } from './controls';
+import { TextArea, TextField } from './controls';
 
 /** What every offer says beside what it offers: a word to the client, and for how long it is open. */
 export interface QuoteTerms {
@@ -17,7 +18,7 @@ export function QuoteTermsForm({
   className = 'press',
   onMake,
 }: {
-  issues: FormIssue[];
+  issues: Issue[];
   busy: boolean;
   /** Something is chosen to offer. */
   ready: boolean;

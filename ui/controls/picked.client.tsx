@@ -1,6 +1,7 @@
+import type { Issue } from '@/lib/result';
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import { TextField, type FormIssue } from './controls';
+import { TextField } from './controls';
 
 export interface Named {
   id: string;
@@ -29,7 +30,7 @@ export function Picked({
   label: string;
   /** Where its issues are told. */
   path?: string;
-  issues?: FormIssue[];
+  issues?: Issue[];
   hint?: string;
   all: readonly Named[];
   chosen: readonly string[];

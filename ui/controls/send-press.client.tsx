@@ -1,7 +1,8 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import { useRouter } from 'next/navigation';
-import { FormIssues, type FormIssue } from './controls';
+import { FormIssues } from './controls';
 import { useSend } from './use.client';
 import { useNotify } from '@/ui/frame/undo.client';
 
@@ -12,7 +13,7 @@ export function SendPress<I>({
   said,
   children,
 }: {
-  action: (input: I) => Promise<{ ok: true; value: unknown } | { ok: false; issues: FormIssue[] }>;
+  action: (input: I) => Promise<{ ok: true; value: unknown } | { ok: false; issues: Issue[] }>;
   input: I;
   /** What is said once it is done. */
   said: string;

@@ -1,12 +1,13 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { useNotify } from '@/ui/frame/undo.client';
-import { FormIssues, type FormIssue } from './controls';
+import { FormIssues } from './controls';
 import { useSend } from './use.client';
 
-type Answered = { ok: true; value: unknown } | { ok: false; issues: FormIssue[] };
+type Answered = { ok: true; value: unknown } | { ok: false; issues: Issue[] };
 
 /** A press that does one thing, says so, offers to undo it, and shows the page as it is then. */
 export function UndoPress<I>({

@@ -1,9 +1,9 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import { toTheWork } from '@/ui/frame/focus.client';
 import { useCallback, useEffect, useRef, useState, useTransition } from 'react';
 import { v7 } from 'uuid';
-import type { FormIssue } from './controls';
 
 const PREFIX = 'elmhorn-draft:';
 
@@ -116,11 +116,11 @@ export function useSend<I, T>(
   action: (
     input: I,
     shown?: unknown,
-  ) => Promise<{ ok: true; value: T; kept?: boolean } | { ok: false; issues: FormIssue[] }>,
+  ) => Promise<{ ok: true; value: T; kept?: boolean } | { ok: false; issues: Issue[] }>,
   on?: { renew?: () => void; stale?: () => void },
 ) {
   const [busy, start] = useTransition();
-  const [issues, setIssues] = useState<FormIssue[]>([]);
+  const [issues, setIssues] = useState<Issue[]>([]);
   /**
    * @param then what is done once it landed, or waits on this phone to be sent
    * @param shown what pages show of it while it waits

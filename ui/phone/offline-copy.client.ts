@@ -1,5 +1,6 @@
 'use client';
 
+import { DAY_MS } from '@/lib/calendar/days';
 import { LEASE_DAYS } from '@/core/phone/limits';
 import { v7 } from 'uuid';
 import { keepClockAhead } from './clock.client';
@@ -83,7 +84,7 @@ export async function meet(personId: string): Promise<Handshake> {
   await db.put('keys', key, met.personId);
   const metAt = browserNow().getTime();
   // The worker counts a lease by the machine's own clock: it has no page to read another from.
-  const until = machineMs() + LEASE_DAYS * 86_400_000;
+  const until = machineMs() + LEASE_DAYS * DAY_MS;
   await db.put('holder', { personId: met.personId, phoneId, metAt, until }, 'me');
   if (epochNow() !== mine) {
     await letGo();

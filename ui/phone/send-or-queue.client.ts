@@ -4,7 +4,6 @@ import { issuesOf, type Issue } from '@/lib/result';
 import { v7 } from 'uuid';
 import type { OfflineCommand } from '@/core/phone/command-names';
 import type { z } from 'zod';
-
 import { inTime } from './in-time';
 import { queueWrite, readQueue, sendQueue, takeBack } from './outbox.client';
 

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import { useState } from 'react';
 import { readNumber } from '@/lib/units/numbers';
 import { TextField } from '@/ui/controls/controls';
@@ -10,9 +11,9 @@ type Values = Record<string, string>;
 export function read<K extends string>(
   values: Values,
   rules: Record<K, { name: string; min?: number; max?: number; above?: number }>,
-): { ok: true; n: Record<K, number> } | { ok: false; issues: { path: string; message: string }[] } {
+): { ok: true; n: Record<K, number> } | { ok: false; issues: Issue[] } {
   const n = {} as Record<K, number>;
-  const issues: { path: string; message: string }[] = [];
+  const issues: Issue[] = [];
   let empty = false;
   for (const k of Object.keys(rules) as K[]) {
     if (!(values[k] ?? '').trim()) {
@@ -33,7 +34,7 @@ export function Tool({
 }: {
   title: string;
   fields: [string, string][];
-  children: (v: Values) => { issues: { path: string; message: string }[]; out: React.ReactNode };
+  children: (v: Values) => { issues: Issue[]; out: React.ReactNode };
 }) {
   const [values, setValues] = useState<Values>({});
   const { issues, out } = children(values);

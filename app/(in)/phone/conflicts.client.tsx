@@ -1,10 +1,11 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { reasonFor } from '@/core/phone/reason';
-import { FormIssues, TextField, type FormIssue } from '@/ui/controls/controls';
+import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { UndoPress } from '@/ui/controls/undo-press.client';
 import { useNotify } from '@/ui/frame/undo.client';
@@ -17,7 +18,7 @@ export interface InspectionAt {
   phone: string;
   seen: string;
   clock: string | null;
-  issues: FormIssue[];
+  issues: Issue[];
   mine: boolean;
   /** Trees of which it speaks. */
   trees: { id: string; name: string }[];

@@ -1,8 +1,9 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import { useEffect, useState } from 'react';
 import { clockWords, isWrong } from '@/core/phone/clock';
-import { FormIssues, type FormIssue } from '@/ui/controls/controls';
+import { FormIssues } from '@/ui/controls/controls';
 import { FilePress } from '@/ui/controls/file.client';
 import { Section } from '@/ui/frame/pieces';
 import { useNotify } from '@/ui/frame/undo.client';
@@ -35,7 +36,7 @@ export function ThisPhone() {
   const { waiting, sealed, signal, holding } = phone;
   const [held, setHeld] = useState<OfflinePage[] | null>(null);
   const [space, setSpace] = useState<Room | null>(null);
-  const [issues, setIssues] = useState<FormIssue[]>([]);
+  const [issues, setIssues] = useState<Issue[]>([]);
   useEffect(() => {
     void offlinePages().then(setHeld);
     void room().then(setSpace);
@@ -62,7 +63,7 @@ export function ThisPhone() {
       const got = (await answer.json()) as {
         ok?: boolean;
         value?: { synced: number; refused: number; by: string };
-        issues?: FormIssue[];
+        issues?: Issue[];
       };
       if (got.ok && got.value)
         said({

@@ -3,7 +3,6 @@ import { handshake } from '@/commands/phone/handshake';
 import { NOT_THIS_PHONE } from '@/commands/phone/receive';
 import { handshakeSchema } from '@/core/phone/send';
 import { bodyOf, issueResponse, route } from '../../_server/api';
-
 import { clockNow } from '@/store/clock';
 
 /** A phone meets the server: the key that seals what waits on it, and the rounds that it holds. */

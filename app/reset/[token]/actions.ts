@@ -2,7 +2,6 @@
 
 import { done, issuesOf, refuse, type Result } from '@/lib/result';
 import { z } from 'zod';
-
 import { passwordSchema, tooEasy } from '@/commands/people/password';
 import { resetFor, useReset as applyReset } from '@/store/auth';
 

@@ -2,7 +2,6 @@
 
 import { refuse, type Result } from '@/lib/result';
 import { failed } from '@/app/_server/failed';
-
 import { answerQuote } from '@/commands/share/answer-offer';
 import type { QuoteAnswer } from '@/core/quotes/quote';
 

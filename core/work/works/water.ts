@@ -1,3 +1,4 @@
+import { daysBetween } from '../../../lib/calendar/days';
 import { gate } from '../../gates/gate';
 import { hoursToRoots, irrigate, nextWater, wateringOf, WATER_CAUTIONS, WATER_TO_CM } from '../../rootzone/water';
 import { figure, showFine, showTrunk, showVolume } from '../../../lib/units/units';
@@ -75,7 +76,7 @@ export const waterWork: Work = {
       supplyLh: num(a, 'supply'),
     });
     const next = nextWater(facts.today, i.mm, num(a, 'et'));
-    const days = Math.round((Date.parse(next.day) - Date.parse(facts.today)) / 864e5);
+    const days = daysBetween(facts.today, next.day);
     return {
       figures: [
         { name: 'Water', ...pair(showVolume(i.litres * 1000, facts.system, 3)) },

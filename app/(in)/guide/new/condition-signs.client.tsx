@@ -1,5 +1,6 @@
+import type { Issue } from '@/lib/result';
 import { OFTEN_WORDS, type Often } from '@/core/diagnose/words';
-import { issueAt, type FormIssue } from '@/ui/controls/controls';
+import { issueAt } from '@/ui/controls/controls';
 import { Picked, RemoveRow, type Named } from '@/ui/controls/picked.client';
 import { Input, Select } from '@/ui/controls/input.client';
 import type { SetCondition, WrittenCondition } from './condition.client';
@@ -21,7 +22,7 @@ export function ConditionSigns({
 }: {
   entry: WrittenCondition;
   set: SetCondition;
-  issues: FormIssue[];
+  issues: Issue[];
   signs: readonly Named[];
 }) {
   const rows = OFTEN_WORDS.flatMap((often) => (entry.signs[often] ?? []).map((sign) => ({ sign, often })));

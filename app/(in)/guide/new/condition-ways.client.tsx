@@ -1,5 +1,6 @@
+import type { Issue } from '@/lib/result';
 import type { OptionMethod, optionSchema } from '@/core/diagnose/knowledge';
-import { SelectField, TextField, Checkbox, type FormIssue } from '@/ui/controls/controls';
+import { SelectField, TextField, Checkbox } from '@/ui/controls/controls';
 import { RemoveRow } from '@/ui/controls/picked.client';
 import type { z } from 'zod';
 import type { SetCondition, WrittenCondition } from './condition.client';
@@ -23,7 +24,7 @@ export function ConditionWays({
 }: {
   entry: WrittenCondition;
   set: SetCondition;
-  issues: FormIssue[];
+  issues: Issue[];
   methods: readonly string[];
 }) {
   const write = (options: WrittenWay[]) => set({ options });

@@ -1,11 +1,12 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import type { z } from 'zod';
 import type { AddedKind, CUSTOM_SCHEMAS } from '@/core/diagnose/overlay';
 import { monthName } from '@/lib/calendar/months';
-import { FormIssues, TextField, type FormIssue } from '@/ui/controls/controls';
+import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useNotify } from '@/ui/frame/undo.client';
 import { saveCustomEntry } from '../actions';
@@ -62,7 +63,7 @@ export function CustomForm({
   onSave,
   children,
 }: {
-  own: { busy: boolean; issues: FormIssue[]; note: string; onNote: (note: string) => void };
+  own: { busy: boolean; issues: Issue[]; note: string; onNote: (note: string) => void };
   /** Places within the entry of issues that its fields tell themselves. */
   known: readonly string[];
   onSave: () => void;

@@ -1,5 +1,6 @@
+import type { Issue } from '@/lib/result';
 import { useState } from 'react';
-import { TextArea, type FormIssue } from '@/ui/controls/controls';
+import { TextArea } from '@/ui/controls/controls';
 import type { WrittenCondition } from './condition.client';
 
 /**
@@ -32,7 +33,7 @@ export async function readWhole(
 /** All of the entry, with what has no field: life through the year, enemies, winters, chains, how common host by host. */
 export function WholeEntry({ entry, onEntry }: { entry: WrittenCondition; onEntry: (next: WrittenCondition) => void }) {
   const [typed, setTyped] = useState<string | null>(null);
-  const [issues, setIssues] = useState<FormIssue[]>([]);
+  const [issues, setIssues] = useState<Issue[]>([]);
   return (
     <details className="mb-4" onToggle={() => setTyped(null)}>
       <summary className="min-h-hand py-2 font-bold">The whole entry, as JSON</summary>

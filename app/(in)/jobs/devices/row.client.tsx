@@ -1,5 +1,6 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import Link from 'next/link';
 import { useState } from 'react';
 import { v7 } from 'uuid';
@@ -7,7 +8,7 @@ import { DEVICE_STATES, type DeviceState, type Sight } from '@/core/devices/devi
 import { wantsAHand } from '@/core/devices/walk';
 import { readNumber } from '@/lib/units/numbers';
 import { figure } from '@/lib/units/units';
-import { FormIssues, TextField, type FormIssue } from '@/ui/controls/controls';
+import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useNotify } from '@/ui/frame/undo.client';
 import { clock } from '@/ui/words';
@@ -214,7 +215,7 @@ function ReadOff({
   onRead: (leftMl: number) => void;
 }) {
   const [left, setLeft] = useState('');
-  const [wrong, setWrong] = useState<FormIssue[]>([]);
+  const [wrong, setWrong] = useState<Issue[]>([]);
   const put = Math.min(...devices.map((d) => d.putMl));
   const read = () => {
     const n = readNumber(left, { name: 'What is left', above: 0, max: Number(put.toFixed(3)), unit: 'mL' });
@@ -243,7 +244,7 @@ function ReadOff({
 function RemoveForm({ tag, devices, onDone }: { tag: string; devices: readonly BoardDevice[]; onDone: () => void }) {
   const [left, setLeft] = useState('');
   const [lost, setLost] = useState('');
-  const [wrong, setWrong] = useState<FormIssue[]>([]);
+  const [wrong, setWrong] = useState<Issue[]>([]);
   const pull = useSend(removeDevices);
   const said = useNotify();
   const put = devices.reduce((a, d) => a + d.putMl, 0);

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -7,7 +8,7 @@ import { v7 } from 'uuid';
 import { fillingsOf, fromLots, usualFill, type Fill } from '@/core/mix/fill';
 import { readNumber } from '@/lib/units/numbers';
 import { showAmount, showFill, type UnitSystem } from '@/lib/units/units';
-import { FormIssues, SelectField, TextField, type FormIssue } from '@/ui/controls/controls';
+import { FormIssues, SelectField, TextField } from '@/ui/controls/controls';
 import { useMadeId, useSend } from '@/ui/controls/use.client';
 import { FillFigure } from '@/ui/figures/fill';
 import { Pour } from '@/ui/frame/pieces';
@@ -60,7 +61,7 @@ export function MixBench({
   const from = load ? fromLots(lots, lotId, load.put, today) : null;
   const show = (x: number) => showAmount(x, dimension, units).text;
   const submit = () => {
-    const wrong: FormIssue[] = [
+    const wrong: Issue[] = [
       ...(fillId === OTHER && !own.name.trim() ? [{ path: 'vessel', message: 'Say what it is mixed in.' }] : []),
       ...(fillId === OTHER && !holds.ok ? [{ path: 'holds', message: holds.sentence }] : []),
       ...(from

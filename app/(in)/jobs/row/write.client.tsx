@@ -1,7 +1,8 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import { figure, type UnitSystem } from '@/lib/units/units';
-import { SelectField, TextArea, TextField, type FormIssue } from '@/ui/controls/controls';
+import { SelectField, TextArea, TextField } from '@/ui/controls/controls';
 import type { Source } from '@/core/mix/sources';
 import { sourceName } from '../../trees/[id]/treat/typed';
 
@@ -38,7 +39,7 @@ export function WriteRow({
   sources: readonly Source[];
   units: UnitSystem;
   form: Written;
-  issues: FormIssue[];
+  issues: Issue[];
   onChange: (change: Partial<Written & { amount: string }>) => void;
   onWrite: () => void;
   children: React.ReactNode;

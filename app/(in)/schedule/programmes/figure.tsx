@@ -4,7 +4,6 @@ import type { YearProgramme } from '@/core/programmes/schema';
 import { Ribbons } from '@/ui/figures/ribbons.client';
 import type { YearMark, YearRow } from '@/ui/figures/year';
 import { tagRuns } from '@/core/site-map/tags';
-
 import { stepName } from './words';
 
 /** A visit as the drawing shows it. */

@@ -2,7 +2,6 @@ import type { YearProgramme } from '@/core/programmes/schema';
 import type { StopTold } from '@/store/assignments';
 import { spanWords } from '@/ui/season-words';
 import { tagRuns } from '@/core/site-map/tags';
-
 import { stepName, stopWords } from './words';
 
 /** A step that has no day on a tree. */

@@ -4,7 +4,6 @@ import { programmes } from '@/knowledge';
 import type { StopTold } from '@/store/assignments';
 import { groupLeft } from './left';
 import { tagRuns } from '@/core/site-map/tags';
-
 import { actWords, changeWords, groupsWords, reasonWords, stopWords, termsWords, timeWords } from './words';
 
 const named = (key: string) => programmes.find((p) => p.key === key)!;

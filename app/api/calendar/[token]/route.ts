@@ -1,4 +1,4 @@
-import { dayAfter } from '@/lib/calendar/days';
+import { dayAfter, DAY_MS } from '@/lib/calendar/days';
 import {
   asCalendar,
   calendarOf,
@@ -38,7 +38,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ tok
 
 async function theirs(viewer: Viewer): Promise<Response> {
   const today = todayOf(viewer);
-  const since = new Date(clockNow().getTime() - STRUCK_OUT_DAYS * 864e5);
+  const since = new Date(clockNow().getTime() - STRUCK_OUT_DAYS * DAY_MS);
   const until = dayAfter(today, 5, 'years');
   const [due, planned, tasks] = await Promise.all([
     calendarVisits(viewer, dayAfter(today, -1, 'years'), until, since),

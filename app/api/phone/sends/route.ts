@@ -1,7 +1,6 @@
 import { issuesOf } from '@/lib/result';
 import { revalidatePath } from 'next/cache';
 import { commandNamed } from '@/commands';
-
 import { NOT_THIS_PHONE, receive } from '@/commands/phone/receive';
 import { sendsSchema } from '@/core/phone/send';
 import { bodyOf, issueResponse, route } from '../../../_server/api';

@@ -1,6 +1,7 @@
 'use client';
 
-import { Choices, Field, SelectField, TextArea, TextField, type FormIssue } from '@/ui/controls/controls';
+import type { Issue } from '@/lib/result';
+import { Choices, Field, SelectField, TextArea, TextField } from '@/ui/controls/controls';
 import { Input } from '@/ui/controls/input.client';
 import { APPLICATION_QUESTIONS } from '@/core/diagnose/effect';
 import { VIGOUR_GRADES, VIGOURS, type Vigour } from '@/core/diagnose/words';
@@ -9,7 +10,7 @@ import { type BenchSign, type ExamineForm, type Update } from './form';
 export interface Props {
   form: ExamineForm;
   update: Update;
-  issues: FormIssue[];
+  issues: Issue[];
 }
 
 /** Crown and vigour by a described scale, and the soil below. */

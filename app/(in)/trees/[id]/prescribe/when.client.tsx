@@ -1,3 +1,4 @@
+import type { Issue } from '@/lib/result';
 import { useState } from 'react';
 import type { Label, LabelUse } from '@/core/label/schema';
 import { conditionsOf } from '@/core/prescribe/conditions';
@@ -6,7 +7,7 @@ import type { When } from '@/core/prescribe/situation';
 import { dayAfter } from '@/lib/calendar/days';
 import type { FitDay } from '@/core/weather/fitness';
 import type { UnitSystem } from '@/lib/units/units';
-import { Choices, TextField, type FormIssue } from '@/ui/controls/controls';
+import { Choices, TextField } from '@/ui/controls/controls';
 import { conditionWords } from '@/ui/label-words';
 import { boundWords } from '@/ui/season-words';
 import { shortDay } from '@/ui/words';
@@ -29,7 +30,7 @@ export function WhenChoice({
   from: string | null;
   today: string;
   on: string;
-  issues: FormIssue[];
+  issues: Issue[];
 }) {
   const waits = from !== null && from > today;
   // What is open today is done today; the two answers are one then.
@@ -94,7 +95,7 @@ export function WhenToDo({
   label: Label;
   use: LabelUse;
   units: UnitSystem;
-  issues: FormIssue[];
+  issues: Issue[];
   /** Days of the forecast that are likely to suit it; null where it has no limits of air. */
   fits: FitDay[] | null;
   meanwhile: { key: string; name: string }[];

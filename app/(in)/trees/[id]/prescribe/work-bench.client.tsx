@@ -1,3 +1,4 @@
+import type { Issue } from '@/lib/result';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { Gate } from '@/core/gates/gate';
@@ -8,7 +9,7 @@ import type { UnitSystem } from '@/lib/units/units';
 import type { Answer, Work, WorkFacts, WorkSheet } from '@/core/work/work';
 import { factsOn, readAnswers, usualAnswers } from '@/core/work/work';
 import { findWork } from '@/core/work/works';
-import { Choices, FormIssues, TextField, Checkbox, type FormIssue } from '@/ui/controls/controls';
+import { Choices, FormIssues, TextField, Checkbox } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { Frame } from '@/ui/frame/frame';
 import { countGates, GateList } from '@/ui/frame/gates';
@@ -26,7 +27,7 @@ import { WhenChoice } from './when.client';
 export type Typed = Record<string, string | boolean>;
 
 /** The sheet for what was typed, or the issues of the fields that cannot be read; the usual answers stand in for those. */
-export function sheetOf(work: Work, facts: WorkFacts, typed: Typed): { sheet: WorkSheet; issues: FormIssue[] } {
+export function sheetOf(work: Work, facts: WorkFacts, typed: Typed): { sheet: WorkSheet; issues: Issue[] } {
   const read = readAnswers(work, facts, typed);
   if (read.ok) return { sheet: work.workOut(facts, read.answers), issues: [] };
   const good = Object.fromEntries(Object.entries(typed).filter(([k]) => !read.issues.some((f) => f.path === k)));
@@ -59,7 +60,7 @@ export function WorkAsks({
   work: Work;
   facts: WorkFacts;
   typed: Typed;
-  issues: FormIssue[];
+  issues: Issue[];
   onType: (key: string, value: string | boolean) => void;
 }) {
   return (

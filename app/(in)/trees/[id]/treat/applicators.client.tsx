@@ -1,6 +1,7 @@
 'use client';
 
-import { issueAt, CheckboxTag, type FormIssue } from '@/ui/controls/controls';
+import type { Issue } from '@/lib/result';
+import { issueAt, CheckboxTag } from '@/ui/controls/controls';
 
 /** Who did it together with whoever writes it; said once a day and place. */
 export function Hands({
@@ -11,7 +12,7 @@ export function Hands({
 }: {
   hands: readonly { id: string; name: string }[];
   withIds: readonly string[];
-  issues: FormIssue[];
+  issues: Issue[];
   onChange: (ids: string[]) => void;
 }) {
   if (!hands.length) return null;

@@ -1,6 +1,7 @@
+import type { Issue } from '@/lib/result';
 import type { Source } from '@/core/mix/sources';
 import { figure, type UnitSystem } from '@/lib/units/units';
-import { SelectField, TextField, type FormIssue } from '@/ui/controls/controls';
+import { SelectField, TextField } from '@/ui/controls/controls';
 import { Fact } from '@/ui/frame/pieces';
 import { clock } from '@/ui/words';
 import { sourceName } from './typed';
@@ -26,7 +27,7 @@ export function AsDone({
 }: {
   form: Typed;
   set: (k: 'amount' | 'lotId' | 'mark', value: string) => void;
-  issues: FormIssue[];
+  issues: Issue[];
   planned: number;
   unit: string;
   dimension: 'volume' | 'mass';

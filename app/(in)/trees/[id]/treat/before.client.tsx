@@ -1,12 +1,13 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import { useState } from 'react';
 import { LEAF_STATES, type LeafState } from '@/core/diagnose/words';
 import { isSoil, type Gate } from '@/core/gates/gate';
 import type { Said } from '@/core/gates/said';
 import type { LabelUse } from '@/core/label/schema';
 import { SOIL_WORDS, type SoilState } from '@/core/weather/air';
-import { Choices, TextField, type FormIssue } from '@/ui/controls/controls';
+import { Choices, TextField } from '@/ui/controls/controls';
 import { AskFacts } from '../asks';
 import { HoldReasons } from '../hold-reasons';
 import { TestPour } from '../test-pour';
@@ -45,7 +46,7 @@ export function BeforeStart({
   onAir: (change: Partial<Air>) => void;
   reasons: Readonly<Record<string, string>>;
   onReason: (gate: string, reason: string) => void;
-  issues: FormIssue[];
+  issues: Issue[];
 }) {
   // Opened while something is wanted, and not shut over the fields while they are filled.
   const [unsaid] = useState(!air.temperature || !air.wind);

@@ -1,8 +1,9 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import { DOSE_BASES, doseChangeSentence, type DoseBasis, type DoseChange } from '@/core/prescribe/dose-now';
 import type { UnitSystem } from '@/lib/units/units';
-import { TextArea, type FormIssue } from '@/ui/controls/controls';
+import { TextArea } from '@/ui/controls/controls';
 
 const PRESSES: Record<DoseBasis, string> = { newest: 'Use newest dose', planned: 'Keep planned dose' };
 
@@ -24,7 +25,7 @@ export function DoseQuestion({
   basis: DoseBasis | null;
   reason: string;
   units: UnitSystem;
-  issues: FormIssue[];
+  issues: Issue[];
   onBasis: (basis: DoseBasis) => void;
   onReason: (reason: string) => void;
 }) {

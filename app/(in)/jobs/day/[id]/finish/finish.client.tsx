@@ -1,11 +1,12 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { v7 } from 'uuid';
 import { RINSE_ENDS, type RinseEnd } from '@/core/crew-day/home';
 import { readNumber } from '@/lib/units/numbers';
-import { Choices, FormIssues, TextArea, TextField, Checkbox, type FormIssue } from '@/ui/controls/controls';
+import { Choices, FormIssues, TextArea, TextField, Checkbox } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useNotify } from '@/ui/frame/undo.client';
 import { finishDay } from '../../../../offline-commands.client';
@@ -67,7 +68,7 @@ export function CloseForm({
   const submit = () => {
     const rest = readNumber(form.rest.trim() || '0', { name: 'The rests', min: 0, max: 600, unit: 'min' });
     const counted = form.bits.trim() ? readNumber(form.bits, { name: 'The bits', min: 0, max: 500 }) : null;
-    const wrong: FormIssue[] = [
+    const wrong: Issue[] = [
       ...(rest.ok ? [] : [{ path: 'home.restMinutes', message: rest.sentence }]),
       ...(counted && !counted.ok ? [{ path: 'home.bits', message: counted.sentence }] : []),
       ...(bits && !counted

@@ -1,10 +1,11 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import { useRouter } from 'next/navigation';
 import { v7 } from 'uuid';
 import type { ProgrammeStep, YearProgramme } from '@/core/programmes/schema';
 import { customKey } from '@/core/settings/own-key';
-import { Choices, FormIssues, SelectField, TextArea, TextField, type FormIssue } from '@/ui/controls/controls';
+import { Choices, FormIssues, SelectField, TextArea, TextField } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useNotify } from '@/ui/frame/undo.client';
 import { saveProgramme } from '../../actions';
@@ -50,7 +51,7 @@ export function Editor({
   const [form, setForm] = useDraft<YearProgramme>(`programme-${programme.key}`, first);
   const { busy, issues, send } = useSend(saveProgramme, made);
   const set = (more: Partial<YearProgramme>) => setForm((f) => ({ ...f, ...more }));
-  const at = (path: string): FormIssue[] =>
+  const at = (path: string): Issue[] =>
     issues
       .filter((f) => f.path.startsWith(`programme.${path}`))
       .map((f) => ({ ...f, path: f.path.slice('programme.'.length) }));

@@ -1,9 +1,10 @@
 'use client';
 
+import type { Issue } from '@/lib/result';
 import type { ProgrammeStep, StepTime } from '@/core/programmes/schema';
 import type { Method } from '@/core/label/methods';
 import type { Bbch } from '@/core/season/bbch';
-import { SelectField, TextField, Checkbox, type FormIssue } from '@/ui/controls/controls';
+import { SelectField, TextField, Checkbox } from '@/ui/controls/controls';
 import { Many } from './many.client';
 
 interface Option {
@@ -24,7 +25,7 @@ interface Props {
   /** Steps that stand before it, which it may follow or wait for. */
   before: readonly ProgrammeStep[];
   options: StepOptions;
-  issues: FormIssue[];
+  issues: Issue[];
   onChange: (step: ProgrammeStep) => void;
 }
 
@@ -297,7 +298,7 @@ function Span({
 }: {
   label: string;
   path: string;
-  issues: FormIssue[];
+  issues: Issue[];
   value: Days;
   onChange: (v: Days) => void;
 }) {
@@ -324,7 +325,7 @@ function Whole({
 }: {
   label: string;
   path: string;
-  issues: FormIssue[];
+  issues: Issue[];
   value: number;
   onChange: (n: number) => void;
 }) {
