@@ -10,8 +10,56 @@ const only = (name, from, allowed) => ({
     pathNot: allowed,
   },
 });
+/** The rooms of the core, each of which may know those before it: docs/architecture.md tells them in this order. */
+const CORE_ROOMS = [
+  'measure',
+  'weather',
+  'season',
+  'cost',
+  'people',
+  'settings',
+  'label',
+  'diagnose',
+  'decide',
+  'ring',
+  'basin',
+  'rootzone',
+  'spray',
+  'guard',
+  'dose',
+  'mix',
+  'gates',
+  'work',
+  'exchange',
+  'site-map',
+  'prescribe',
+  'devices',
+  'schedule',
+  'programmes',
+  'quotes',
+  'records',
+  'crew-day',
+  'custom',
+  'practice',
+  'phone',
+  'questions',
+];
+/** A room of the core knows no room after it, nor one that is not in the list; types count as well. */
+const inOrder = CORE_ROOMS.map((room, i) => ({
+  name: `core-${room}-knows-what-comes-before`,
+  severity: 'error',
+  from: { path: `^core/${room}/`, pathNot: TESTS },
+  to: { path: '^core/', pathNot: `^core/(${CORE_ROOMS.slice(0, i + 1).join('|')})/` },
+}));
 module.exports = {
   forbidden: [
+    ...inOrder,
+    {
+      name: 'core-has-no-loose-files',
+      severity: 'error',
+      from: { path: `^core/(?!(${CORE_ROOMS.join('|')})/)`, pathNot: TESTS },
+      to: {},
+    },
     {
       name: 'no-circles',
       severity: 'error',

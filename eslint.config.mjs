@@ -34,6 +34,10 @@ const LOCAL = [
     "NewExpression[callee.property.name='DateTimeFormat']:not(:has(Property[key.name='timeZone']))",
     'Say whose zone: timeZone.',
   ],
+  [
+    "CallExpression[callee.name='Number'] > CallExpression[callee.property.name='slice'][arguments.0.value=5][arguments.1.value=7]",
+    'A month that is no mere number: monthOf.',
+  ],
 ].map(([selector, message]) => ({ selector, message }));
 const NOW = [
   "NewExpression[callee.name='Date'][arguments.length=0]",

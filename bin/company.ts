@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { fail } from './setup/fail';
 import { hashPassword } from '@/store/auth';
 
-/** `npm run company`: an company and its first owner, who sets a password by the link that is printed. */
+/** `npm run company`: a company and its first owner, who sets a password by the link that is printed. */
 const schema = z.object({
   name: z
     .string('--name is missing: how the company is called')

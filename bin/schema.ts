@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { z } from 'zod';
-import { customFileSchema } from '@/core/diagnose/own-file';
+import { customFileSchema } from '@/core/custom/custom-file';
 import { labelSchema } from '@/core/label/schema';
 
 /** `npm run schema`: writes the published JSON Schemas, of labels and of a file of own knowledge, from the one definition of each. */

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { sentBefore, type Context } from '@/facts/context';
 import { digestOf } from '@/facts/digest';
 import { issuesOf, refuse, type Issue, type Result } from '@/lib/result';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import type { RowIssue } from '@/core/exchange/table';
 import { withCustomKnowledge } from '@/facts/custom-knowledge';
 import { may, refusal, type Right } from '@/core/people/rights';

@@ -1,3 +1,4 @@
+import { monthOf } from '@/lib/calendar/months';
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { receiveLot } from '@/commands/stock/receive-lot';
@@ -56,14 +57,14 @@ it.each(CASES)('in the %s, planned on %s: done on its day, with what comes next'
   const treeId = await avenue.soundElm(`${name} ${day}`);
   await owner`update tree set lat = ${lat}, lon = ${lon} where id = ${treeId}`;
   // Within its season the window is today, and the tree is as it stands: in leaf.
-  const input = avenue.asked(treeId, months.includes(Number(day.slice(5, 7))) ? { leaf: 'full' } : {});
+  const input = avenue.asked(treeId, months.includes(monthOf(day)) ? { leaf: 'full' } : {});
   expect(await avenue.planIt(input, at(day), viewer)).toEqual({ ok: true, value: { left: [] } });
   // The database of the test runs on another day than the test.
   await owner`update treatment_plan set at = ${at(day)} where id = ${input.id}`;
   const plan = (await getPlan(viewer, input.id))!;
   const on = plan.plannedFor ?? day;
   expect(on >= day).toBe(true);
-  expect(months).toContain(Number(on.slice(5, 7)));
+  expect(months).toContain(monthOf(on));
 
   // On the first and on the last minute of its day it is to be done, and the day before it is not yet.
   for (const time of ['00:01', '23:59'])

@@ -10,7 +10,7 @@ import type { z } from 'zod';
 /** The day on which commands are tested. */
 export const NOW = new Date('2026-06-01T10:00:00Z');
 
-/** An company of its own for a file of tests, made before the first of them and let go after the last. */
+/** A company of its own for a file of tests, made before the first of them and let go after the last. */
 export function ownCompany() {
   const made = {} as { owner: Sql; o: TestCompany; viewer: Viewer };
   beforeAll(async () => {

@@ -1,3 +1,4 @@
+import { monthOf } from '@/lib/calendar/months';
 import { UNSAID } from '@/core/prescribe/unsaid';
 import { told } from '@/lib/units/units';
 import { v7 } from 'uuid';
@@ -11,7 +12,7 @@ import { priced, stepOfUse, type Weighing } from '@/core/prescribe/costs';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { type Choices, type Situation } from '@/core/prescribe/situation';
 import { usualAnswers, type WorkFacts } from '@/core/work/work';
-import { findWork } from '@/core/work/works';
+import { findWork } from '@/knowledge/works';
 import { readHours } from '@/core/schedule/read-hours';
 import { isLiquid } from '@/core/label/liquid';
 import type { OldSite } from '@/core/ring/ring';
@@ -44,12 +45,12 @@ import {
   YARD,
 } from './scenario';
 import { toGlobe, type SiteMap } from '@/core/site-map/site-map';
-import type { Flare } from '@/core/ring/ring';
+import type { Flare } from '@/core/measure/trunk-marks';
 import { clockNow } from '@/store/clock';
 
 type Staff = { name: string; email: string; role: string; licence: string | null; units: string }[];
 
-/** Loads the sample companies into an empty database; a database that already has an company is left as it is. */
+/** Loads the sample companies into an empty database; a database that already has a company is left as it is. */
 // Verbs of the loader write where the loader does, whatever database its caller has in hand.
 process.env.DATABASE_URL = process.env.DATABASE_OWNER_URL;
 const sql = connect(process.env.DATABASE_OWNER_URL!, 1);
@@ -343,14 +344,15 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
         walk_order: i + 1,
         note: i % 11 === 5 ? 'Ivy to 3 m: move it aside before the tape.' : '',
       });
-      const month = Number(today.slice(5, 7));
+      const month = monthOf(today);
       for (const w of ofSeason) {
         if (w.place !== p.name || !w.months.includes(month) || i < w.trees[0] || i >= w.trees[1]) continue;
         if ('look' in w.does) openInspection(treeId, w.does.look, w.does.because);
         else
           waitingWork(treeId, w.does, {
             today,
-            northernMonth: month,
+            south: false,
+            customWorks: [],
             system: 'metric',
             tag,
             host,

@@ -1,5 +1,5 @@
 import type { AreaKind, PointKind } from '@/core/site-map/site-map';
-import type { Vessel } from '@/core/mix/vessels';
+import type { Vessel } from '@/core/dose/vessels';
 import type { Certainty, Decision, Vigour } from '@/core/diagnose/words';
 
 /** A box on the plan, in metres from its middle: west, south, width, depth. */

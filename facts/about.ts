@@ -3,7 +3,7 @@ import type { About, JobOf } from '@/core/schedule/jobs';
 import type { Limit } from '@/core/schedule/problem';
 import { limitWords } from '@/core/schedule/words';
 import type { Fortnight } from './fortnight';
-import { findWork } from '@/core/work/works';
+import { findWork } from '@/knowledge/works';
 
 /** What something that waits is, in a few words. */
 export const aboutWords = (about: About): string =>

@@ -1,6 +1,6 @@
 import { digestOf } from '@/facts/digest';
 import type { Issue } from '@/lib/result';
-import { coverOf } from '@/core/season/covers';
+import { coverOf } from '@/core/spray/covers';
 import { dayAfter } from '@/lib/calendar/days';
 import { dayIn, type Day } from '@/lib/calendar/zone';
 import { changesOf, type Change } from '@/core/programmes/changes';

@@ -1,6 +1,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { knowledgeOf } from '@/facts/knowledge';
-import { provideCustomKnowledge, type CustomKnowledge } from '@/core/custom-knowledge';
+import type { CustomKnowledge } from '@/core/custom/custom-knowledge';
+import { provideCustomKnowledge } from '@/knowledge/custom';
 import type { Viewer } from '@/store/auth';
 
 // Bundles of one process each hold their own copy of this module: what is within one is within all.

@@ -1,9 +1,10 @@
+import { monthOf, type NorthernMonth } from '@/lib/calendar/months';
 import { baseOf, type Base } from '@/core/decide/base';
 import { decide } from '@/core/decide/decide';
 import type { DecisionResult } from '@/core/decide/types';
 import { presentProblem } from '@/core/decide/problems';
 import type { Duty } from '@/core/decide/duties';
-import { targetsWithin, type Target } from '@/core/decide/targets';
+import { targetsWithin, type Target } from '@/core/diagnose/targets';
 import { alarming, observationDoubts, type Doubt } from '@/core/diagnose/doubts';
 import { judgeCheck, soilAsTest, type CheckResult } from '@/core/diagnose/effect';
 import type { Condition, Host, Knowledge } from '@/core/diagnose/knowledge';
@@ -13,7 +14,7 @@ import { newestVisit, type Visit } from '@/core/diagnose/visit';
 import { nearest } from '@/core/site-map/site-map';
 import { barkLossShare } from '@/core/measure/bark-loss';
 import { dayIn } from '@/lib/calendar/zone';
-import { northernMonth } from '@/lib/calendar/hemisphere';
+import { northernMonth, southOf } from '@/lib/calendar/hemisphere';
 import { exclusions, findHost } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import type { Inspection, Tree } from '@/store/tree';
@@ -59,7 +60,7 @@ export function checksOf(tree: Tree): JudgedCheck[] {
 }
 
 /** Where, when, and what stood here before: what the ranking starts from. */
-export function settingOf(viewer: Viewer, tree: Tree, nearby: Detections, month: number): Setting {
+export function settingOf(viewer: Viewer, tree: Tree, nearby: Detections, month: NorthernMonth): Setting {
   // How it went is evidence, whoever put it on.
   const others = tree.byOthers.flatMap((o): Outcome[] =>
     o.conditionId && o.effect ? [{ condition: o.conditionId, effect: o.effect }] : [],
@@ -88,8 +89,6 @@ export function settingOf(viewer: Viewer, tree: Tree, nearby: Detections, month:
   };
 }
 
-export const monthIn = (timeZone: string, at: Date) => Number(dayIn(at, timeZone).slice(5, 7));
-
 /** The newest visit to a tree, its looks taken together. */
 export const visitOf = (tree: Pick<Tree, 'looks' | 'timeZone'>): Visit | null => newestVisit(tree.looks, tree.timeZone);
 
@@ -103,9 +102,13 @@ export const spotOf = (tree: Pick<Tree, 'lat' | 'lon' | 'siteMap' | 'others'>) =
   lon: tree.lon ?? tree.siteMap?.origin?.lon ?? tree.others.find((t) => t.lon !== null)?.lon ?? null,
 });
 
+/** Whether a tree stands south of the equator. */
+export const treeSouth = (tree: Pick<Tree, 'timeZone' | 'lat' | 'siteMap' | 'others'>): boolean =>
+  southOf({ lat: latOf(tree), timeZone: tree.timeZone });
+
 /** The month of the northern year in which a tree stands at an instant. */
-export const treeMonth = (tree: Pick<Tree, 'timeZone' | 'lat' | 'siteMap' | 'others'>, at: Date): number =>
-  northernMonth(monthIn(tree.timeZone, at), latOf(tree));
+export const treeMonth = (tree: Pick<Tree, 'timeZone' | 'lat' | 'siteMap' | 'others'>, at: Date): NorthernMonth =>
+  northernMonth(monthOf(dayIn(at, tree.timeZone)), treeSouth(tree));
 
 /** The host of a tree, with what its owner said of eating its crop. */
 export function hostOf(tree: Pick<Tree, 'hostId' | 'eaten'>): Host | null {
@@ -187,7 +190,7 @@ export function diagnose(
           host,
           // What is open is asked of today; what was seen, of the day it was seen.
           month: treeMonth(tree, now),
-          lat: latOf(tree),
+          south: treeSouth(tree),
           candidates,
           ...(named ? { named } : {}),
           ...observed,

@@ -4,14 +4,9 @@ import type { LabelUse } from '@/core/label/schema';
 import { airLimitsOf, VISIT_HOURS } from '@/core/prescribe/conditions';
 import { driveMatrix } from '@/core/schedule/drive';
 import { workedMinutes } from '@/core/crew-day/home';
-import {
-  HOLE_MINUTES,
-  learnedPace,
-  INSPECTION_PACE,
-  WORK_PREPARE,
-  type DayDone,
-  type Pace,
-} from '@/core/schedule/durations';
+import { learnedPace, INSPECTION_PACE, WORK_PREPARE, type DayDone } from '@/core/schedule/durations';
+import { HOLE_MINUTES } from '@/core/label/minutes';
+import { type Pace } from '@/core/label/minutes';
 import { hoursOn } from '@/core/schedule/hours';
 import { before, jobsOf, type Item, type JobOf } from '@/core/schedule/jobs';
 import type { Crew, Hours, Job, Kit, Problem } from '@/core/schedule/problem';
@@ -45,10 +40,10 @@ import { regionFor } from './region';
 const FORTNIGHT = 14;
 /** How far beyond them the next time of a product is looked for. */
 const BEYOND_DAYS = 60;
-/** Years of records from which an company learns its pace. */
+/** Years of records from which a company learns its pace. */
 const LEARN_YEARS = 2;
 
-/** Kits of an company, and how many crews can have each on one day. */
+/** Kits of a company, and how many crews can have each on one day. */
 const KITS = { spray: 25, injection: 15, probe: 15, drench: 10, tools: 10 } as const;
 type KitKey = keyof typeof KITS;
 const kitFor = (method: Method): KitKey | null => {

@@ -1,5 +1,5 @@
 import { memoizeRecent } from '@/lib/memoize';
-import { overlay, type Overlaid, type CustomEntry } from '@/core/diagnose/overlay';
+import { overlay, type Overlaid, type CustomEntry } from '@/core/custom/overlay';
 import { shipped } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import { customEntries } from '@/store/knowledge';
@@ -8,7 +8,7 @@ import { customEntries } from '@/store/knowledge';
 const overlaid = memoizeRecent<{ assignment: Overlaid | null }>(50);
 const NOTHING_ASSIGNED = overlay(shipped, []);
 
-/** An company's own entries; nothing is asked of the database where it has written none. */
+/** A company's own entries; nothing is asked of the database where it has written none. */
 export const entriesOf = async (v: Viewer): Promise<CustomEntry[]> =>
   v.customEntries === 0 ? [] : [...(await customEntries(v))];
 

@@ -4,7 +4,7 @@ import { linesOf, type OfferedVisit, type QuoteLine } from '@/core/quotes/proper
 import { INSPECTION_MINUTES } from '@/core/schedule/durations';
 import { dayAfter } from '@/lib/calendar/days';
 import { type Day } from '@/lib/calendar/zone';
-import { findWork } from '@/core/work/works';
+import { findWork } from '@/knowledge/works';
 import { findCondition } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import { visitCosts, yearVisits, type YearVisit } from '@/store/year-visits';

@@ -1,6 +1,6 @@
-import { overlay, type CustomEntry } from '@/core/diagnose/overlay';
+import { overlay, type CustomEntry } from '@/core/custom/overlay';
 import { memoize } from '@/lib/memoize';
-import { provideCustomKnowledge } from '@/core/custom-knowledge';
+import { provideCustomKnowledge } from '@/knowledge/custom';
 import { shipped } from '@/knowledge';
 
 const assignment = memoize((entries: readonly CustomEntry[]) => overlay(shipped, entries));

@@ -1,4 +1,7 @@
-import { monthIn } from '@/facts/diagnosis';
+import { companySouth } from '@/facts/region';
+import { dayIn } from '@/lib/calendar/zone';
+import { northernMonth } from '@/lib/calendar/hemisphere';
+import { monthOf } from '@/lib/calendar/months';
 import { knowledgeOf } from '@/facts/knowledge';
 import { closedCase, type PracticeCase } from '@/core/practice/round';
 import { findHost } from '@/knowledge';
@@ -12,7 +15,10 @@ export async function customCase(viewer: Viewer, id: string): Promise<PracticeCa
   const host = found && findHost(found.hostId);
   return found && host
     ? closedCase(knowledge, host, {
-        month: monthIn(viewer.timeZone, found.at),
+        month: northernMonth(
+          monthOf(dayIn(found.at, viewer.timeZone)),
+          companySouth(viewer),
+        ),
         truth: found.conditionId,
         observed: found,
         seed: 0,

@@ -18,7 +18,7 @@ import type { makeBatch } from '@/commands/mixes/make-batch';
 import type { finishBatch } from '@/commands/mixes/finish-batch';
 import type { finishWork } from '@/commands/trees/finish-work';
 import type { TreatmentInput } from '@/core/records/record';
-import type { CustomEntry } from '@/core/diagnose/overlay';
+import type { CustomEntry } from '@/core/custom/overlay';
 import { nextStop } from '@/core/crew-day/day';
 import type { Viewer } from '@/store/auth';
 export type { Viewer };

@@ -8,7 +8,7 @@ import type { finishWork } from '@/commands/trees/finish-work';
 import type { planTreatment } from '@/commands/trees/plan-treatment';
 import { eatFrom, reEntryUntil } from '@/core/records/eat';
 import type { TreatmentInput } from '@/core/records/record';
-import type { CustomEntry } from '@/core/diagnose/overlay';
+import type { CustomEntry } from '@/core/custom/overlay';
 import { inspectionSchema, readCrownLoss } from '@/core/diagnose/inspection';
 import { groupWords } from '@/core/label/group';
 import { removalsOf } from '@/core/devices/devices';

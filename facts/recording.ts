@@ -13,7 +13,7 @@ import type { Dose } from '@/core/dose/dose';
 import { enteredOf, fillOf, removalsOf } from '@/core/devices/devices';
 import type { Draw } from '@/core/mix/batch';
 import { stepOfUse } from '@/core/prescribe/costs';
-import { doseChange, doseChangeSentence, type DoseAnswer, type DoseBasis } from '@/core/prescribe/dose-now';
+import { doseChange, doseChangeSentence, type DoseAnswer, type DoseBasis } from '@/core/dose/dose-change';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import type { Situation } from '@/core/prescribe/situation';
 import type { FollowUp } from '@/core/season/follow-ups';

@@ -1,3 +1,4 @@
+import { southOf } from '@/lib/calendar/hemisphere';
 import type { Region } from '@/core/gates/region';
 import { regionOf } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
@@ -10,3 +11,7 @@ export const regionFor = (v: Pick<Viewer, 'region' | 'ownRegions'>, region: stri
   const key = region ?? v.region;
   return (Object.hasOwn(v.ownRegions, key) ? v.ownRegions[key] : undefined) ?? regionOf(key);
 };
+
+/** Whether a company works south of the equator: by the place in its settings, else by its time zone. */
+export const companySouth = (v: Pick<Viewer, 'spot' | 'timeZone'>): boolean =>
+  southOf({ lat: v.spot.lat, timeZone: v.timeZone });

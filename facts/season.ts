@@ -7,7 +7,7 @@ import { dayIn, zonedInstant, type Day } from '@/lib/calendar/zone';
 import { seasonStart, type Range, type SeasonWeather } from '@/core/season/growth';
 import { isSouth } from '@/lib/calendar/hemisphere';
 import { expectedStages, learn, type SeenStage } from '@/core/season/stages';
-import { coverOf, covers } from '@/core/season/covers';
+import { coverOf, covers } from '@/core/spray/covers';
 import type { CoverLeft } from '@/core/season/cover';
 import { heatDate, NO_YEAR, seasonSpan, seasonWeather, type HostYear } from '@/core/season/year';
 import type { Hour, Spot, StationFor, WeatherStation } from '@/core/weather/station';

@@ -16,19 +16,18 @@ import { lossUntreated, type Weighing } from '@/core/prescribe/costs';
 import { faced, type Choices, type Situation } from '@/core/prescribe/situation';
 import type { OldSite } from '@/core/ring/ring';
 import { dayIn } from '@/lib/calendar/zone';
-import { isSouth } from '@/lib/calendar/hemisphere';
 import { expectedLeaf, type HostYear } from '@/core/season/year';
 import { crownVolume, type Crown } from '@/core/spray/crown';
 import type { UnitSystem } from '@/lib/units/units';
 import { soilState, type Weather } from '@/core/weather/air';
-import { customKnowledgeNow } from '@/core/custom-knowledge';
+import { customKnowledgeNow } from '@/knowledge/custom';
 import type { WorkFacts } from '@/core/work/work';
 import { findCondition, findHost, findSign } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import type { Held } from '@/store/stock';
 import type { Reading, Tree, SavedDiagnosis } from '@/store/tree';
 import type { Detections } from '@/store/diagnoses';
-import { checksOf, hostOf, latOf, treeMonth, visitOf } from './diagnosis';
+import { checksOf, hostOf, treeSouth, visitOf } from './diagnosis';
 import { regionFor } from './region';
 
 const YEAR = 365.25 * 864e5;
@@ -198,7 +197,7 @@ export function situationFor(
       visit?.findings ?? [],
       findSign,
     ),
-    south: isSouth(latOf(tree)),
+    south: treeSouth(tree),
     sticky: visit?.findings.some((f) => ['honeydew', 'sticky-below'].includes(f.sign) && f.state === 'seen') ?? false,
     withoutEffect: checksOf(tree)
       .filter((c) => c.savedDiagnosis.kind === 'no effect')
@@ -334,7 +333,7 @@ export function usualChoices(
   const today = dayIn(weather.at, tree.timeZone);
   return {
     soil: soilState(weather),
-    leaf: expectedLeaf(findHost(tree.hostId) ?? { evergreen: false }, year, today, isSouth(latOf(tree))),
+    leaf: expectedLeaf(findHost(tree.hostId) ?? { evergreen: false }, year, today, treeSouth(tree)),
     temperatureC: weather.temperatureC,
     windMs: weather.windMs,
     rainNext24Mm: weather.rainNext24Mm,
@@ -361,7 +360,7 @@ export const weighingOf = (viewer: Viewer, tree: Tree, now: Date): Weighing => (
   programme: tree.programme,
   school: viewer.schools.programme,
   options: tree.savedDiagnoses[0] ? (findCondition(tree.savedDiagnoses[0].conditionId)?.options ?? null) : null,
-  south: isSouth(latOf(tree)),
+  south: treeSouth(tree),
 });
 
 /** What a work without a label rests on; null while the trunk has not been measured. */
@@ -394,7 +393,7 @@ export function workFactsOf(viewer: Viewer, tree: Tree, now: Date): WorkFacts | 
           disease: ['fungus', 'bacterium', 'virus', 'water mould'].includes(condition.kind),
         }
       : null,
-    northernMonth: treeMonth(tree, now),
+    south: treeSouth(tree),
     wiltRegion:
       region.closedSeasons.some((c) => c.hosts.some((h) => h === 'oak' || h === 'red-oak' || h === 'live-oak')) ||
       (region.presence['oak-wilt'] ?? 0) >= 0.3,

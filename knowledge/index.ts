@@ -1,7 +1,7 @@
 import type { Condition, Host, Knowledge, QuickTest, Sign } from '@/core/diagnose/knowledge';
 import { memoizeEach } from '@/lib/memoize';
 import { concerns, groupsOf } from '@/core/diagnose/reading';
-import { customKnowledgeNow } from '@/core/custom-knowledge';
+import { customKnowledgeNow } from './custom';
 import { conditions } from './conditions';
 import { heatModels } from './heat';
 import { hosts } from './hosts';
@@ -15,19 +15,19 @@ const byId = <T extends { id: string }>(list: readonly T[]) => {
   return (id: string): T | null => map.get(id) ?? null;
 };
 
-/** What ships, with what is an company's own in its place or behind it. */
+/** What ships, with what is a company's own in its place or behind it. */
 function joined<T extends { id: string }>(shippedOnes: readonly T[], own: ReadonlyMap<string, T>): readonly T[] {
   if (!own.size) return shippedOnes;
-  return assignment(own, '', () => assignVisits(shippedOnes, own)) as readonly T[];
+  return joinedFor(own, '', () => withOwn(shippedOnes, own)) as readonly T[];
 }
-/** An company’s own entries are the same object until it writes another. */
-const assignment = memoizeEach<ReadonlyMap<string, unknown>, readonly unknown[]>();
-function assignVisits<T extends { id: string }>(shippedOnes: readonly T[], own: ReadonlyMap<string, T>): T[] {
+/** A company’s own entries are the same object until it writes another. */
+const joinedFor = memoizeEach<ReadonlyMap<string, unknown>, readonly unknown[]>();
+function withOwn<T extends { id: string }>(shippedOnes: readonly T[], own: ReadonlyMap<string, T>): T[] {
   const there = new Set(shippedOnes.map((x) => x.id));
   return [...shippedOnes.map((x) => own.get(x.id) ?? x), ...[...own.values()].filter((x) => !there.has(x.id))];
 }
 
-/** What ships with Elmhorn, before an company adds its own. */
+/** What ships with Elmhorn, before a company adds its own. */
 export const shipped: Knowledge = { hosts, signs, tests, conditions, lookalikes };
 export { hosts, conditions };
 export { growthOf, growths } from './growth';
@@ -58,7 +58,7 @@ export const findSign = (id: string): Sign | null => shippedSign(id) ?? customKn
 const shippedTest = byId(tests);
 export const findTest = (id: string): QuickTest | null => shippedTest(id) ?? customKnowledgeNow().tests.get(id) ?? null;
 
-/** What heat brings about on a host: of what ships, and of what an company has of its own. */
+/** What heat brings about on a host: of what ships, and of what a company has of its own. */
 export const heatModelsFor = (host: Host, own: readonly HeatModel[]) =>
   [...heatModels, ...own].filter((m) => {
     const condition = m.condition === null ? null : findCondition(m.condition);

@@ -3,7 +3,7 @@ import type { KeptVisit } from '@/core/programmes/changes';
 import type { DayReason } from '@/core/programmes/spans';
 import type { Stop } from '@/core/programmes/treat';
 import type { Said } from '@/core/gates/said';
-import type { Sprayed } from '@/core/season/covers';
+import type { Sprayed } from '@/core/spray/covers';
 import type { Day } from '@/lib/calendar/zone';
 import { json, within, type Scope, type Tx } from './db';
 import { clockNow } from './clock';
@@ -473,7 +473,7 @@ export const settleSkipped = (scope: Scope, visitIds: readonly string[], settled
       where company_id = ${scope.companyId} and id = any(${[...visitIds]}) and state = 'stopped'`,
   );
 
-/** An company's own programmes, each as it was last kept. */
+/** A company's own programmes, each as it was last kept. */
 export const ownProgrammes = (scope: Scope): Promise<{ programme: YearProgramme; version: number; byName: string }[]> =>
   within(scope, async (tx) => [
     ...(await tx<{ programme: YearProgramme; version: number; byName: string }[]>`

@@ -259,7 +259,7 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
     return { plans: [...plans], works: [...works], looks: [...looks], places: [...places], more };
   });
 
-/** Pieces of work on record since a day, for the pace at which an company works. */
+/** Pieces of work on record since a day, for the pace at which a company works. */
 export const timedSince = (scope: Scope, since: Day): Promise<Timed[]> =>
   within(scope, async (tx) => [
     ...(await tx<Timed[]>`

@@ -69,7 +69,7 @@ export const installedNow = (scope: Scope): Promise<InstallationRow[]> =>
 export const removedUnrecorded = (scope: Scope, since: Date): Promise<InstallationRow[]> =>
   within(scope, async (tx) => [...(await rows(tx, scope, tx`h.removed_at >= ${since} and n.state = 'open'`, MOST))]);
 
-/** The newest that were pulled, for what an company's own devices teach. */
+/** The newest that were pulled, for what a company's own devices teach. */
 export const removedBefore = (scope: Scope, limit: number): Promise<InstallationRow[]> =>
   within(scope, async (tx) => [
     ...(await rows(

@@ -1,4 +1,4 @@
-import type { Sprayed } from '@/core/season/covers';
+import type { Sprayed } from '@/core/spray/covers';
 import { within, type Scope, type Tx } from './db';
 import { acceptedAt } from './quotes';
 import { clockNow } from './clock';

@@ -1,9 +1,9 @@
 import type { Finding, TestResult } from '@/core/diagnose/knowledge';
-import type { HeatEntry } from '@/core/diagnose/own-file';
-import type { AddedKind, CustomEntry, CustomKind } from '@/core/diagnose/overlay';
+import type { HeatEntry } from '@/core/custom/custom-file';
+import type { AddedKind, CustomEntry, CustomKind } from '@/core/custom/overlay';
 import { json, within, type Scope } from './db';
 
-/** The newest version of each own entry of an company, oldest key first. */
+/** The newest version of each own entry of a company, oldest key first. */
 export const customEntries = (scope: Scope): Promise<(CustomEntry & { note: string; byName: string; at: Date })[]> =>
   within(
     scope,

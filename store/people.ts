@@ -67,7 +67,7 @@ export async function insertPerson(
   );
 }
 
-/** Changes role, licence or whether somebody may sign in; an company keeps at least one owner. */
+/** Changes role, licence or whether somebody may sign in; a company keeps at least one owner. */
 export async function changePerson(
   scope: Scope,
   p: Pick<Person, 'id' | 'role' | 'licenceNumber' | 'licenceCategories' | 'licenceExpires' | 'active'> & {

@@ -19,7 +19,7 @@ export const sound = (tx: Tx) =>
 
 /**
  * The tree (t) of each waiting row (n), looked up by itself: the database cannot know how few rows wait, and would rather walk
- * every tree of an company once.
+ * every tree of a company once.
  */
 export const treeOfEach = (tx: Tx, companyId: string) => tx`
   cross join lateral (select x.* from tree x where x.company_id = ${companyId} and x.id = n.tree_id offset 0) t`;

@@ -418,7 +418,7 @@ export interface SiteOpen {
 }
 /**
  * What is open by a day at each place, all of it counted, the most first; nothing is left out of the counts. The place of each
- * thing is looked up by itself: as a join, the database, which cannot know how much an company has open, may walk all its trees.
+ * thing is looked up by itself: as a join, the database, which cannot know how much a company has open, may walk all its trees.
  */
 const openBySite = (tx: Tx, scope: Scope, today: Day) => tx<SiteOpen[]>`
       with o as (

@@ -1,4 +1,4 @@
-import type { Sprayed } from '@/core/season/covers';
+import type { Sprayed } from '@/core/spray/covers';
 import type { MeasuredHour } from '@/core/exchange/weather-csv';
 import { WHOLE_DAY } from '@/core/season/year';
 import type { HeatModel } from '@/core/season/heat-schema';
@@ -31,7 +31,7 @@ export interface SiteYear {
   ownHeat: HeatModel[];
 }
 
-/** Sums of heat of an company's own, as they were last kept. */
+/** Sums of heat of a company's own, as they were last kept. */
 const ownHeatOf = (tx: Tx, companyId: ReturnType<Tx>) => tx`
   coalesce((
     select jsonb_agg(e.data order by e.key)

@@ -1,5 +1,5 @@
 import type { Label } from '@/core/label/schema';
-import type { Vessel } from '@/core/mix/vessels';
+import type { Vessel } from '@/core/dose/vessels';
 import type { Tank } from '@/core/spray/loads';
 import type { Equipment } from '@/core/work/load-out';
 import { asList, json, within, type Scope, type Tx } from './db';

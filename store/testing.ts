@@ -3,7 +3,7 @@ import { trainingLabels } from '@/knowledge';
 import { USUAL_PRICES } from '@/core/cost/prices';
 import { connect, within, type Scope, type Sql } from './db';
 
-/** For tests: an company of its own with one tree, made by the owner's hand. `npm test` gives the addresses. */
+/** For tests: a company of its own with one tree, made by the owner's hand. `npm test` gives the addresses. */
 export const ownerUrl = process.env.ELMHORN_TEST_OWNER_URL ?? '';
 export const appUrl = process.env.DATABASE_URL ?? '';
 if (!ownerUrl || !appUrl)
@@ -74,7 +74,7 @@ interface PlanNode {
 const GATHERS = /Sort|Aggregate|WindowAgg|Hash|Bitmap/;
 /** Indexes that hold few rows of a table by their own condition: read whole, they are short. */
 const SHORT = ['tree_species', 'treatment_plan_open', 'treatment_plan_soonest', 'work_plan_open'];
-/** Whether a node reads every row of an company: from end to end, or along an index by nothing but the company. */
+/** Whether a node reads every row of a company: from end to end, or along an index by nothing but the company. */
 function readsAll(node: PlanNode, limited: boolean): boolean {
   if (node['Node Type'] === 'Seq Scan') return true;
   if (!/Index/.test(node['Node Type']) || limited || SHORT.includes(node['Index Name'] ?? '')) return false;

@@ -8,7 +8,7 @@ const use = (key: string, of: string) => {
 };
 
 it('a use of a label tells its days, number, weather and water, in the units of whoever reads', () => {
-  expect(wordsOfUse(...use('training-07-scab-cover', 'cover'), 'metric')).toEqual(
+  expect(wordsOfUse(...use('training-07-scab-cover', 'cover'), { units: 'metric', south: false })).toEqual(
     expect.arrayContaining([
       'again after 7 to 14 days',
       'never within 7 days',
@@ -20,12 +20,12 @@ it('a use of a label tells its days, number, weather and water, in the units of 
     ]),
   );
   const [label, drench] = use('training-01-drench', 'drench');
-  expect(wordsOfUse(label, drench, 'us')).toEqual(
+  expect(wordsOfUse(label, drench, { units: 'us', south: false })).toEqual(
     expect.arrayContaining(['at most once a year', 'air 39 °F to 90 °F', '49.2 ft from water']),
   );
   // A use that may be done again says when and whether it waits for something.
   const [bacillus, spongy] = use('training-18-bacillus', 'spongy');
-  expect(wordsOfUse(bacillus, spongy, 'metric')[0]).toMatch(/^again after 14 days, if /);
+  expect(wordsOfUse(bacillus, spongy, { units: 'metric', south: false })[0]).toMatch(/^again after 14 days, if /);
 });
 
 it.each([

@@ -5,7 +5,7 @@ import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { installedNow, removedBefore, removedUnrecorded } from '@/store/devices';
 
-/** Records of the past that an company learns from, and days for which what was pulled is told to be written. */
+/** Records of the past that a company learns from, and days for which what was pulled is told to be written. */
 const LEARNED_FROM = 400;
 const UNWRITTEN_DAYS = 14;
 

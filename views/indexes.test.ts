@@ -22,7 +22,7 @@ const SMALL = 300;
 /** Of so many trees one was looked at, treated and planned. */
 const ONE_IN = 5;
 const NOW = new Date('2026-06-12T10:00:00Z');
-/** What grows with the trees of an company: none of these is ever walked from end to end. */
+/** What grows with the trees of a company: none of these is ever walked from end to end. */
 const LARGE = ['tree', 'measurement', 'inspection', 'finding', 'diagnosis', 'treatment_plan', 'record', 'follow_up'];
 
 let owner: Sql;

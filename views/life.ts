@@ -4,7 +4,7 @@ import type { Condition, Host } from '@/core/diagnose/knowledge';
 import { concerns } from '@/core/diagnose/reading';
 import { dayAfter } from '@/lib/calendar/days';
 import { dayIn, type Day } from '@/lib/calendar/zone';
-import { isSouth } from '@/lib/calendar/hemisphere';
+import { southOf } from '@/lib/calendar/hemisphere';
 import { lifeSpans, type LifeSpan } from '@/core/season/life';
 import type { HeatModel } from '@/core/season/heat-schema';
 import type { StationFor } from '@/core/weather/station';
@@ -62,7 +62,7 @@ export const lifeYear = (
     const today = dayIn(now, place.timeZone);
     const from = `${today.slice(0, 7)}-01`;
     const to = dayAfter(dayAfter(from, 12, 'months'), -1, 'days');
-    const south = isSouth(place.lat);
+    const south = southOf(place);
     const told = new Set(year.heat.map((h) => h.modelId));
     return {
       places,

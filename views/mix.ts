@@ -4,7 +4,7 @@ import { newestDoses } from '@/facts/recording';
 import { fillsOf, type Fill } from '@/core/mix/fill';
 import { isFor } from '@/core/mix/sources';
 import { mixMlOf, recipeOf, type Recipe } from '@/core/mix/recipe';
-import type { Vessel } from '@/core/mix/vessels';
+import type { Vessel } from '@/core/dose/vessels';
 import type { Label, LabelUse } from '@/core/label/schema';
 import type { Viewer } from '@/store/auth';
 import { batchesNamed, takenFrom, type BatchRow, type BatchTaken } from '@/store/batches';

@@ -1,7 +1,7 @@
 import { treeOf } from '@/facts/tree';
 import type { Viewer } from '@/store/auth';
 import { WORKS_ALONE } from '@/core/records/filter';
-import { worksNow } from '@/core/work/works';
+import { worksNow } from '@/knowledge/works';
 import { listRecords, recordVersions, type RecordFilter, type RecordRow } from '@/store/records';
 import { listDoneWorks, type DoneWork } from '@/store/works';
 import { together } from '@/store/db';

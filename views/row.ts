@@ -3,7 +3,7 @@ import type { RowFacts } from '@/facts/at-the-tree';
 import { rowContexts } from '@/facts/recording';
 import { stockFor } from '@/facts/batches';
 import { todayOf } from '@/facts/today';
-import { oneMix } from '@/core/records/row';
+import { oneMix } from '@/core/mix/one-mix';
 import type { Dose } from '@/core/dose/dose';
 import type { Label, LabelUse } from '@/core/label/schema';
 import type { Viewer } from '@/store/auth';

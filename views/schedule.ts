@@ -17,13 +17,13 @@ import { USUAL_WIND } from '@/core/gates/rules/weather';
 import type { Region } from '@/core/gates/region';
 import { memoizeEach } from '@/lib/memoize';
 import { concerns } from '@/core/diagnose/reading';
-import { coverOf } from '@/core/season/covers';
+import { coverOf } from '@/core/spray/covers';
 import type { CoverLeft } from '@/core/season/cover';
 import { infectionEvents, infections, infectionSpan, type InfectionEvent } from '@/core/season/infections';
 import { stagesOn, type StageDate } from '@/core/season/stages';
 import type { HeatModel } from '@/core/season/heat-schema';
 import { seasonStart, type SeasonWeather } from '@/core/season/growth';
-import { isSouth } from '@/lib/calendar/hemisphere';
+import { southOf } from '@/lib/calendar/hemisphere';
 import { lifeSpans, type LifeSpan } from '@/core/season/life';
 import { timedSpans } from '@/core/season/timed';
 import { daysOf, heatCurve, type HeatPoint, type HostYear } from '@/core/season/year';
@@ -230,7 +230,7 @@ function siteSeason(
     visits: [...visits],
     tasks: [...tasks],
     left: [...left],
-    curves: curvesOf(hosts, ownHeat, (start) => weatherOf(station, start, timeZone, now, brought), isSouth(place.lat)),
+    curves: curvesOf(hosts, ownHeat, (start) => weatherOf(station, start, timeZone, now, brought), southOf(place)),
     times: timesOf(hosts, [
       ...visits.flatMap((v) => v.conditionId ?? []),
       ...hosts.flatMap((h) => h.year.heat.flatMap((x) => x.conditionId ?? [])),
@@ -238,7 +238,7 @@ function siteSeason(
     lives: livesOf(
       hosts,
       visits.flatMap((v) => v.conditionId ?? []),
-      isSouth(place.lat),
+      southOf(place),
       today,
     ),
     days: [
@@ -417,7 +417,7 @@ export const seasonView = (
           withSeries(
             movedByRain(visits, rained),
             series,
-            { school: viewer.schools.programme, south: isSouth(place.lat) },
+            { school: viewer.schools.programme, south: southOf(place) },
             drawn.to,
           ),
           tasks,

@@ -1,6 +1,6 @@
 import { METHOD_NAMES } from '@/core/label/methods';
 import { showFill, type UnitSystem } from '@/lib/units/units';
-import { findWork } from '@/core/work/works';
+import { findWork } from '@/knowledge/works';
 import { findHost } from '@/knowledge';
 import type { OpenPlan } from '@/store/plans';
 import type { OpenWork } from '@/store/works';

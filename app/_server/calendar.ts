@@ -3,7 +3,7 @@ import { dayAfter, daysBetween } from '@/lib/calendar/days';
 import { type Day } from '@/lib/calendar/zone';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { groupBy } from '@/core/work/load-out';
-import { findWork } from '@/core/work/works';
+import { findWork } from '@/knowledge/works';
 import { findHost } from '@/knowledge';
 import { underRain, type HoursAt } from '@/facts/season';
 import type { CalendarVisit } from '@/store/follow-ups';

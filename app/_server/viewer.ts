@@ -1,12 +1,13 @@
 import { cookies, headers } from 'next/headers';
 import { notFound, redirect } from 'next/navigation';
 import { cache } from 'react';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { may, type Right } from '@/core/people/rights';
 import { knowledgeOf } from '@/facts/knowledge';
 import { customKnowledgeWithin } from '@/facts/custom-knowledge';
 import { todayOf as dayOf } from '@/facts/today';
-import { provideCustomKnowledge, type CustomKnowledge } from '@/core/custom-knowledge';
+import type { CustomKnowledge } from '@/core/custom/custom-knowledge';
+import { provideCustomKnowledge } from '@/knowledge/custom';
 import { floorOf, type Floor, type Viewer } from '@/store/auth';
 import { clockNow } from '@/store/clock';
 

@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
-import { chanceFrom } from '@/core/practice/chance';
+import { chanceFrom } from '@/lib/random';
 import { importers, nearTests, repositoryFiles } from '../../bin/setup/near-tests.mjs';
 import { mutated, mutationsOf, type Mutation } from './sites';
 

@@ -1,4 +1,4 @@
-import { chanceFrom } from '@/core/practice/chance';
+import { chanceFrom } from '@/lib/random';
 import { decide } from '@/core/decide/decide';
 import { dutyAgainst, inspectionForbidden } from '@/core/decide/forbids';
 import { gravity, isTrivial } from '@/core/decide/gravity';
@@ -29,6 +29,7 @@ const put = (
     {
       host,
       month,
+      south: false,
       candidates,
       findings,
       tests: [],

@@ -1,7 +1,7 @@
 import type { Finding, Knowledge, TestResult } from '@/core/diagnose/knowledge';
 import { UNKNOWN, type Model, type Observable } from '@/core/diagnose/model';
 import { priorWeights, ranking, sharpen, type Candidate, type Evidence } from '@/core/diagnose/rank';
-import { chanceFrom, pick } from '@/core/practice/chance';
+import { chanceFrom, pick } from '@/lib/random';
 import { complaint, drawCase, type DrawnCase } from '@/core/practice/draw-case';
 import { ITSELF } from '@/knowledge/conditions/telling';
 import type { Harm } from './harm';

@@ -1,7 +1,7 @@
 import { baseOf, type Base } from '@/core/decide/base';
 import { decide } from '@/core/decide/decide';
 import type { DecideInput, DecisionResult } from '@/core/decide/types';
-import { shortFinding } from '@/core/diagnose/ask';
+import { shortFinding } from '@/core/decide/ask';
 import type { Finding, Host, Knowledge, TestResult } from '@/core/diagnose/knowledge';
 import { compile, type Model } from '@/core/diagnose/model';
 import { evidenceOf, posterior, ranking, type Candidate } from '@/core/diagnose/rank';
@@ -14,7 +14,7 @@ import { harmsOf, type Harm, type Said } from './harm';
 export interface Put {
   host: Host;
   month: number;
-  lat?: number;
+  south?: boolean;
   findings: readonly Finding[];
   tests: readonly TestResult[];
   crownLoss: number | null;
@@ -55,7 +55,7 @@ export class Engine {
     const input: DecideInput = {
       host: p.host,
       month: p.month,
-      ...(p.lat === undefined ? {} : { lat: p.lat }),
+      south: p.south ?? false,
       candidates,
       findings: p.findings,
       tests: p.tests,
@@ -114,8 +114,8 @@ export function readSeen(text: string): Pick<Put, 'findings' | 'tests'> {
 /** A told case as it is put. */
 export const putField = (c: FieldCase, knowledge: Knowledge): Put => ({
   host: knowledge.hosts.find((h) => h.id === c.host)!,
-  month: northernMonth(c.month, c.lat),
-  ...(c.lat === undefined ? {} : { lat: c.lat }),
+  month: northernMonth(c.month, (c.lat ?? 0) < 0),
+  south: (c.lat ?? 0) < 0,
   ...readSeen(c.seen),
   crownLoss: c.crown ?? null,
   vigour: c.vigour ?? null,

@@ -1,7 +1,7 @@
 import type { Issue } from '@/lib/result';
 import { z } from 'zod';
-import { answerTo, NotKnown } from '@/core/question';
-import { QUESTIONS } from '@/core/questions';
+import { answerTo, NotKnown } from '@/core/questions/question';
+import { QUESTIONS } from '@/core/questions/questions';
 import { exclusions, findCondition, findHost, programmes, regions, shipped, trainingLabels } from '@/knowledge';
 import { growths } from '@/knowledge/growth';
 import { heatModels } from '@/knowledge/heat';

@@ -1,6 +1,7 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { instant, uuid } from '@/core/records/record';
+import { instant } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { DEVICE_STATES } from '@/core/devices/devices';
 import { addSights, installationsNamed } from '@/store/devices';
 import { v7 } from 'uuid';

@@ -1,6 +1,7 @@
 import { done, refuse, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { instant, uuid } from '@/core/records/record';
+import { instant } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { installationsNamed, removeRows } from '@/store/devices';
 import { z } from 'zod';
 import { notThen } from '../../facts/not-then';

@@ -3,9 +3,9 @@ import { refuse, type Result } from '@/lib/result';
 import { v7 } from 'uuid';
 import { command } from '@/commands/command';
 import { breaks, heatStrangers, readSent } from '@/commands/guide/own-entry';
-import { uuid } from '@/core/records/record';
-import type { CustomEntry } from '@/core/diagnose/overlay';
-import { keyOf, customFileSchema, type HeatEntry } from '@/core/diagnose/own-file';
+import { uuid } from '@/lib/ids';
+import type { CustomEntry } from '@/core/custom/overlay';
+import { keyOf, customFileSchema, type HeatEntry } from '@/core/custom/custom-file';
 import { addEntry, customEntries, customHeatEntries } from '@/store/knowledge';
 import { z } from 'zod';
 

@@ -1,10 +1,10 @@
 import { issuesOf, refuse, type Result } from '@/lib/result';
 import { issueSlices } from '@/core/diagnose/check';
-import { inTurns } from '@/core/slices';
+import { inTurns } from '@/lib/slices';
 import type { Knowledge } from '@/core/diagnose/knowledge';
 import { groupsOf } from '@/core/diagnose/reading';
-import type { HeatEntry } from '@/core/diagnose/own-file';
-import { overlay, type CustomEntry } from '@/core/diagnose/overlay';
+import type { HeatEntry } from '@/core/custom/custom-file';
+import { overlay, type CustomEntry } from '@/core/custom/overlay';
 import { WORKS } from '@/core/work/works';
 import { shipped } from '@/knowledge';
 import { z } from 'zod';
@@ -40,7 +40,7 @@ export function readSent<S extends z.ZodType>(
 
 const sameEntry = (a: CustomEntry, b: CustomEntry) => a.kind === b.kind && a.key === b.key;
 
-/** What hosts, tests and works of an company's own name and is not there. */
+/** What hosts, tests and works of a company's own name and is not there. */
 function strangers(entries: readonly CustomEntry[], knowledge: Knowledge): string[] {
   const groups = groupsOf(shipped.hosts);
   const conditions = new Set(knowledge.conditions.map((c) => c.id));

@@ -10,7 +10,7 @@ import { planWork } from '@/commands/trees/plan-work';
 import { addTree } from '@/commands/sites/add-tree';
 import { doneBy, NOW, ownCompany } from '@/commands/testing';
 import { detailSchema } from '@/core/diagnose/inspection';
-import { customFile } from '@/core/diagnose/own-file';
+import { customFile } from '@/core/custom/custom-file';
 import { worksFor } from '@/core/work/works';
 import { findCondition, findHost, findSign, growthOf, hostsNow, shipped } from '@/knowledge';
 import { loadViewer, type Viewer } from '@/store/auth';

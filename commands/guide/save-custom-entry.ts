@@ -1,8 +1,8 @@
 import type { Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { breaks, note, readSent } from '@/commands/guide/own-entry';
-import { uuid } from '@/core/records/record';
-import { ADDED_KINDS, CUSTOM_SCHEMAS, type CustomEntry } from '@/core/diagnose/overlay';
+import { uuid } from '@/lib/ids';
+import { ADDED_KINDS, CUSTOM_SCHEMAS, type CustomEntry } from '@/core/custom/overlay';
 import { addEntry, customEntries } from '@/store/knowledge';
 import { z } from 'zod';
 

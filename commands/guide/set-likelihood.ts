@@ -1,8 +1,8 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { breaks, note } from '@/commands/guide/own-entry';
-import { uuid } from '@/core/records/record';
-import { likelihoodEntry } from '@/core/diagnose/overlay';
+import { uuid } from '@/lib/ids';
+import { likelihoodEntry } from '@/core/custom/overlay';
 import { findSign } from '@/knowledge';
 import { addEntry, customEntries } from '@/store/knowledge';
 

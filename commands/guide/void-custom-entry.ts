@@ -1,8 +1,8 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { breaks, note } from '@/commands/guide/own-entry';
-import { uuid } from '@/core/records/record';
-import { ADDED_KINDS, type CustomEntry } from '@/core/diagnose/overlay';
+import { uuid } from '@/lib/ids';
+import { ADDED_KINDS, type CustomEntry } from '@/core/custom/overlay';
 import { addEntry, customEntries, ownInUse } from '@/store/knowledge';
 import { z } from 'zod';
 

@@ -4,7 +4,7 @@ import { limitsOf } from '@/facts/about';
 import { dayByHand } from '@/facts/day';
 import { fortnightOf } from '@/facts/fortnight';
 import { moveWith } from '@/commands/jobs/move-with';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { stopsOf, type DayItem } from '@/core/crew-day/day';
 import type { Limit } from '@/core/schedule/problem';
 import { crewDaysOfItems } from '@/store/day';

@@ -3,7 +3,7 @@ import { command } from '@/commands/command';
 import { thingsOf } from '@/facts/crew-day-items';
 import { endsOf } from '@/facts/crew-day-ends';
 import { notThen } from '@/facts/not-then';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import type { OpenEnd } from '@/core/crew-day/day';
 import { homeSchema } from '@/core/crew-day/home-schema';
 import { crewDayHead, setClosed } from '@/store/day';

@@ -2,7 +2,7 @@ import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { dayByHand } from '@/facts/day';
 import { fortnightOf } from '@/facts/fortnight';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { orderCrewDay, crewDayEntries, crewDayHead } from '@/store/day';
 import { z } from 'zod';
 

@@ -1,6 +1,6 @@
 import { done, refuse } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { takeBackItems } from '@/store/day';
 import { z } from 'zod';
 

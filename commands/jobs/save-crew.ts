@@ -2,7 +2,7 @@ import { refuse, type Issue, type Result } from '@/lib/result';
 import { name } from '@/commands/sites/name';
 import { command } from '@/commands/command';
 import { stale } from '@/commands/stale';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { hoursText } from '@/core/schedule/hours';
 import { readHours } from '@/core/schedule/read-hours';
 import { listPeople } from '@/store/people';

@@ -3,7 +3,7 @@ import { command } from '@/commands/command';
 import { fortnightOf, type Fortnight } from '@/facts/fortnight';
 import { limitsOf, titleOf } from '@/facts/about';
 import { moveWith } from './move-with';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { dayInOrder } from '@/core/schedule/day';
 import { broken } from '@/core/schedule/plan';
 import type { JobOf } from '@/core/schedule/jobs';

@@ -1,6 +1,6 @@
 import { done, refuse } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { ROLES } from '@/core/people/rights';
 import { pgCode } from '@/store/db';
 import { insertPerson } from '@/store/people';

@@ -1,7 +1,7 @@
 import { done, refuse } from '@/lib/result';
 import { stale } from '@/commands/stale';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { ROLES } from '@/core/people/rights';
 import { changePerson, listPeople } from '@/store/people';
 import { z } from 'zod';

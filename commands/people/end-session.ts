@@ -1,7 +1,7 @@
 import { done, refuse } from '@/lib/result';
 import { z } from 'zod';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { endSession as end } from '@/store/auth';
 
 /** A device that one is signed in on is signed out, wherever it is. */

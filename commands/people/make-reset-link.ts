@@ -1,5 +1,5 @@
 import { refuse, type Result } from '@/lib/result';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { makeReset } from '@/store/auth';
 import { z } from 'zod';
 import { command } from '../command';

@@ -1,6 +1,6 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { may, refusal } from '@/core/people/rights';
 import { endPhone as end, phoneNamed } from '@/store/phones';
 import { z } from 'zod';

@@ -1,7 +1,7 @@
 import { issuesOf, refuse, type Result } from '@/lib/result';
 import type { Context } from '@/facts/context';
 import { perform, type AnyCommand } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { REASON } from '@/core/phone/reason';
 import { may } from '@/core/people/rights';
 import { loadViewer } from '@/store/auth';

@@ -12,7 +12,7 @@ import { handshake } from './handshake';
 import { receive } from './receive';
 
 /**
- * A week of an company whose phones have signal now and then: two hundred of them, five days, and whatever can go wrong on the
+ * A week of a company whose phones have signal now and then: two hundred of them, five days, and whatever can go wrong on the
  * way. The phones keep to the queue of the core, the server is the real one. What must come out does not depend on the issues.
  */
 const SEED = Number(process.env.ELMHORN_SEED ?? 20260601);

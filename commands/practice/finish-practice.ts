@@ -2,7 +2,7 @@ import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { knowledgeOf } from '@/facts/knowledge';
 import { customCase } from '@/facts/own-cases';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { baseOf } from '@/core/decide/base';
 import { DECISIONS } from '@/core/diagnose/words';
 import { practiceCase, scorePractice, type Score } from '@/core/practice/round';

@@ -2,7 +2,7 @@ import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { isFor, assignOver, MOST_TREES, notThen, programmeNamed } from '@/facts/assigning';
 import { saidSchema } from '@/facts/answers';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { formatDay } from '@/lib/calendar/days';
 import { dayIn } from '@/lib/calendar/zone';
 import { findHost } from '@/knowledge';

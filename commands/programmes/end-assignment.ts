@@ -1,6 +1,6 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { dayIn } from '@/lib/calendar/zone';
 import { dropCarried, endAssignmentRow as end, getAssignment, assignedVisits } from '@/store/assignments';
 import { z } from 'zod';

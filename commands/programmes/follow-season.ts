@@ -1,7 +1,7 @@
 import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { assignOver, markOf } from '@/facts/assigning';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { getAssignment } from '@/store/assignments';
 import { writeChanges } from './settle';
 import { z } from 'zod';

@@ -1,6 +1,6 @@
 import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { getAssignment, visitsNamed } from '@/store/assignments';
 import { moveTo } from './move-to';
 import { z } from 'zod';

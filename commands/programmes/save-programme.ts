@@ -1,8 +1,8 @@
 import { refuse, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { yearProgrammeSchema, type YearProgramme } from '@/core/programmes/schema';
-import { findWork } from '@/core/work/works';
+import { findWork } from '@/knowledge/works';
 import { findCondition, heatModels, hostGroups, programmes } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import { addEntry } from '@/store/knowledge';

@@ -1,6 +1,6 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { settleSkipped as settle } from '@/store/assignments';
 import { z } from 'zod';
 

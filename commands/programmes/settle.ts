@@ -10,7 +10,7 @@ import type { DayReason } from '@/core/programmes/spans';
 import { costOf } from '@/core/programmes/sums';
 import type { Stop, Treatment } from '@/core/programmes/treat';
 import { factsOn } from '@/core/work/work';
-import { findWork } from '@/core/work/works';
+import { findWork } from '@/knowledge/works';
 import {
   insertInspectionsDue,
   dropCarried,

@@ -1,6 +1,6 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { assignedVisits, leaveOut, visitsNamed } from '@/store/assignments';
 import { settleAnew } from './settle';
 import { z } from 'zod';

@@ -4,7 +4,7 @@ import { command } from '@/commands/command';
 import { correct } from '@/core/records/correct';
 import { correctionSchema } from '@/core/records/record';
 import { stepOfUse } from '@/core/prescribe/costs';
-import { isSouth } from '@/lib/calendar/hemisphere';
+import { southOf } from '@/lib/calendar/hemisphere';
 import { recordsOfPlans, recordVersions, writeRecord } from '@/store/records';
 import { insertReminder } from '@/store/follow-ups';
 import { dropRestOf } from '@/store/plans';
@@ -40,7 +40,7 @@ export const amendRecord = command({
         now,
         timeZone: place?.timeZone ?? viewer.timeZone,
         use,
-        step: stepOfUse(use, { programme, school: viewer.schools.programme, south: isSouth(newest.data.tree.lat) }),
+        step: stepOfUse(use, { programme, school: viewer.schools.programme, south: southOf({ lat: newest.data.tree.lat, timeZone: place?.timeZone ?? viewer.timeZone }) }),
         was: newest.data,
         wasWithdrawn: newest.withdrawn,
         lot,

@@ -1,7 +1,7 @@
 import { refuse, type Result } from '@/lib/result';
-import { inTurns } from '@/core/slices';
+import { inTurns } from '@/lib/slices';
 import { command, refuseRows } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { looksLikeText, readTableInTurns } from '@/core/exchange/table';
 import { hourSlices, weatherNamesIn } from '@/core/exchange/weather-csv';
 import { weatherReadingSchema } from '@/core/exchange/weather-reading';

@@ -1,7 +1,7 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { treeOf } from '@/facts/tree';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { STAGES, type Bbch } from '@/core/season/bbch';
 import { dayAfter } from '@/lib/calendar/days';
 import { dayIn, type Day } from '@/lib/calendar/zone';

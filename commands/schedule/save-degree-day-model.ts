@@ -2,7 +2,7 @@ import { done, issuesOf, refuse, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { note } from '@/commands/guide/own-entry';
 import { numberAt, typed } from '@/lib/units/typed';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { heatModelSchema } from '@/core/season/heat-schema';
 import { customKey } from '@/core/settings/own-key';
 import { hostGroups } from '@/knowledge';

@@ -1,7 +1,7 @@
 import { done, issuesOf, refuse, type Result } from '@/lib/result';
 import { z } from 'zod';
 import { databaseSentence } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { siteOfCalendar } from '@/store/site-calendar';
 import { getTask, settleTask } from '@/store/tasks';
 

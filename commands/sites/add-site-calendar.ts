@@ -1,6 +1,6 @@
 import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { getSite } from '@/store/sites';
 import { newSiteCalendar } from '@/store/site-calendar';
 import { z } from 'zod';

@@ -1,7 +1,7 @@
 import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { typed } from '@/lib/units/typed';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { combinedDiameter, stemDiameters } from '@/core/measure/trunk';
 import { readNumber } from '@/lib/units/numbers';
 import { LENGTH } from '@/lib/units/units';

@@ -1,6 +1,6 @@
 import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { toDegrees } from '@/core/exchange/positions';
 import { readGeoJson, type ReadPlan } from '@/core/site-map/geojson';
 import { v7 } from 'uuid';

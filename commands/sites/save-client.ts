@@ -1,7 +1,7 @@
 import { done } from '@/lib/result';
 import { command } from '@/commands/command';
 import { name } from '@/commands/sites/name';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { upsertClient } from '@/store/sites';
 import { z } from 'zod';
 

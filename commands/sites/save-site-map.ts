@@ -1,6 +1,6 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { areaOf, toGlobe } from '@/core/site-map/site-map';
 import { siteMapSchema } from '@/core/site-map/schema';
 import { upsertSiteMap } from '@/store/site-map';

@@ -3,7 +3,7 @@ import { command } from '@/commands/command';
 import { name } from '@/commands/sites/name';
 import { stale } from '@/commands/stale';
 import { numberAt, typed } from '@/lib/units/typed';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { may } from '@/core/people/rights';
 import { readNumber } from '@/lib/units/numbers';
 import { readHours } from '@/core/schedule/read-hours';

@@ -2,7 +2,7 @@ import { refuse, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { offeredAt } from '@/facts/offered';
 import { numberAt, typed } from '@/lib/units/typed';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { NO_PRICES } from '@/core/cost/prices';
 import { DAYS_OPEN } from '@/core/quotes/quote';
 import { dayIn } from '@/lib/calendar/zone';

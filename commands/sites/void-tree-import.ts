@@ -1,7 +1,7 @@
 import { done, refuse } from '@/lib/result';
 import { z } from 'zod';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { restsOnImport, takeImportBack } from '@/store/imports';
 
 /** A list that was brought in goes back whole: its trees come off, while nothing was seen, planned or done on any of them. */

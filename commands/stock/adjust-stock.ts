@@ -2,7 +2,7 @@ import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { amountUnit, factor } from '@/commands/stock/amount';
 import { typed } from '@/lib/units/typed';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { readNumber } from '@/lib/units/numbers';
 import { VOLUME } from '@/lib/units/units';
 import { pgCode } from '@/store/db';

@@ -1,6 +1,6 @@
 import { done } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { removeEquipment } from '@/store/stock';
 import { z } from 'zod';
 

@@ -3,7 +3,7 @@ import { command } from '@/commands/command';
 import { amountUnit, factor } from '@/commands/stock/amount';
 import { todayOf } from '@/facts/today';
 import { typed } from '@/lib/units/typed';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { isLiquid } from '@/core/label/liquid';
 import { readNumber } from '@/lib/units/numbers';
 import { VOLUME } from '@/lib/units/units';

@@ -2,7 +2,7 @@ import { done, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { todayOf } from '@/facts/today';
 import { numberAt, typed } from '@/lib/units/typed';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { EQUIPMENT_KINDS } from '@/core/work/load-out';
 import { upsertEquipment } from '@/store/stock';
 import { z } from 'zod';

@@ -2,7 +2,7 @@ import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { todayOf } from '@/facts/today';
 import { typed } from '@/lib/units/typed';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { readNumber } from '@/lib/units/numbers';
 import { upsertSprayer } from '@/store/stock';
 import { z } from 'zod';

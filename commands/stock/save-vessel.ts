@@ -1,7 +1,7 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { typed } from '@/lib/units/typed';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { readNumber } from '@/lib/units/numbers';
 import { addVessel } from '@/store/stock';
 import { z } from 'zod';

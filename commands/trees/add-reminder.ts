@@ -2,7 +2,7 @@ import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { dayAfter } from '@/lib/calendar/days';
 import { dayIn } from '@/lib/calendar/zone';
 import { insertReminder } from '@/store/follow-ups';

@@ -3,7 +3,7 @@ import { command } from '@/commands/command';
 import { todayOf } from '@/facts/today';
 import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { detailSchema } from '@/core/diagnose/inspection';
 import { findTest } from '@/knowledge';
 import { insertSampleAnswer } from '@/store/inspections';

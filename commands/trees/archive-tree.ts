@@ -1,7 +1,7 @@
 import { done, refuse } from '@/lib/result';
 import { command } from '@/commands/command';
 import { noTree } from '@/commands/trees/no-tree';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { setTreeArchived, tagTakenSince } from '@/store/tree-list';
 import { z } from 'zod';
 

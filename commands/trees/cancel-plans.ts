@@ -1,6 +1,6 @@
 import { done, refuse } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { STILL_INSTALLED } from '@/facts/not-then';
 import { installedOn } from '@/store/devices';
 import { setPlanStates } from '@/store/plans';

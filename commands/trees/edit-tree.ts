@@ -4,7 +4,7 @@ import { stale } from '@/commands/stale';
 import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { numberAt, typed } from '@/lib/units/typed';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { findHost } from '@/knowledge';
 import { changeTree } from '@/store/tree';
 import { z } from 'zod';

@@ -1,7 +1,7 @@
 import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { moveMark, planMoves } from '@/facts/plan-moves';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { getSite } from '@/store/sites';
 import { movePlansTo } from '@/store/plans';
 import { z } from 'zod';

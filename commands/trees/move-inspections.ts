@@ -1,6 +1,6 @@
 import { refuse, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { noDayAhead } from '@/core/prescribe/when';
 import { formatDay } from '@/lib/calendar/days';
 import { dayIn } from '@/lib/calendar/zone';

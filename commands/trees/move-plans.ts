@@ -1,7 +1,7 @@
 import { refuse, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { planContexts } from '@/facts/plan-moves';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { blocked, standing } from '@/core/gates/rules';
 import type { Situation } from '@/core/prescribe/situation';
 import { prescribe } from '@/core/prescribe/prescribe';

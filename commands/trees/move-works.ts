@@ -2,13 +2,13 @@ import { refuse, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { workFactsOf } from '@/facts/situation';
 import { treesOf } from '@/facts/tree';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { blocked } from '@/core/gates/rules';
 import { noDayAhead } from '@/core/prescribe/when';
 import { formatDay } from '@/lib/calendar/days';
 import { told } from '@/lib/units/units';
 import { factsOn, readAnswers, type WorkFacts } from '@/core/work/work';
-import { findWork } from '@/core/work/works';
+import { findWork } from '@/knowledge/works';
 import { getWorkPlans, moveWorksTo, type NamedWork } from '@/store/works';
 import { z } from 'zod';
 

@@ -5,7 +5,7 @@ import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { putDown } from '@/commands/typed';
 import { numberAt } from '@/lib/units/typed';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { findCondition } from '@/knowledge';
 import { addOthersApplied } from '@/store/others-applied';
 import { z } from 'zod';

@@ -13,7 +13,8 @@ import {
 } from '@/facts/recording';
 import { saidSchema } from '@/facts/answers';
 import { settleAnew } from '@/commands/programmes/settle';
-import { treatmentInputSchema, uuid, type TreatmentInput } from '@/core/records/record';
+import { treatmentInputSchema, type TreatmentInput } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { sharesOf } from '@/core/records/row';
 import { tagRuns } from '@/core/site-map/tags';
 import { getPlans } from '@/store/plans';

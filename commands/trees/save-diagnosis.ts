@@ -4,7 +4,7 @@ import { diagnose } from '@/facts/diagnosis';
 import { knowledgeOf } from '@/facts/knowledge';
 import { detectionsNear, treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { CERTAINTIES, DECISIONS, TREATS } from '@/core/diagnose/words';
 import { findHost } from '@/knowledge';
 import { insertDiagnosis } from '@/store/diagnoses';

@@ -2,7 +2,7 @@ import { refuse, type Result } from '@/lib/result';
 import sharp from 'sharp';
 import { z } from 'zod';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { addPhoto } from '@/store/photos';
 
 /** Pixels that are still decoded: four times what a good phone takes. */

@@ -5,7 +5,7 @@ import { situationFor, usualChoices, weighingOf, workFactsOf } from '@/facts/sit
 import { detectionsNear, treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { numberAt, typed } from '@/lib/units/typed';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { scoreUse, scoreWork } from '@/core/prescribe/compare';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { findUse, WORK } from '@/core/prescribe/shelf';
@@ -14,7 +14,7 @@ import { NO_PRICES } from '@/core/cost/prices';
 import { DAYS_OPEN, offer } from '@/core/quotes/quote';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
 import { usualAnswers } from '@/core/work/work';
-import { findWork } from '@/core/work/works';
+import { findWork } from '@/knowledge/works';
 import { insertQuote } from '@/store/quotes';
 import { spotOf } from '@/facts/diagnosis';
 import { yearOf } from '@/facts/season';

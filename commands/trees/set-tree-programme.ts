@@ -2,7 +2,7 @@ import { done, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { PROGRAMME_LIMITS } from '@/core/season/programme';
 import { writeProgramme } from '@/store/programme';
 import { z } from 'zod';

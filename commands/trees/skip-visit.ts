@@ -1,6 +1,6 @@
 import { refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { dayIn } from '@/lib/calendar/zone';
 import { nextAfterSkip } from '@/core/season/skip';
 import { getVisit, skipFollowUp } from '@/store/follow-ups';

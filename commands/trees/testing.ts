@@ -17,7 +17,7 @@ import { planTreatment } from './plan-treatment';
 export const NOVEMBER = new Date('2026-11-26T10:00:00Z');
 export const elmInfusion = trainingLabels.find((l) => l.key === 'training-02-elm-infusion')!;
 
-/** An company that may inject, with the infusion on its shelf and signed, beside a place for elms. */
+/** A company that may inject, with the infusion on its shelf and signed, beside a place for elms. */
 export async function elmAvenue(made: ReturnType<typeof ownCompany>) {
   const { owner, o } = made;
   await owner`
@@ -107,7 +107,7 @@ const WELL = {
   services: 'located and marked',
 };
 
-/** An company that may drench: elms that wait for it one beside another, and what is sent when they are done. */
+/** A company that may drench: elms that wait for it one beside another, and what is sent when they are done. */
 export function drenchRow(made: ReturnType<typeof ownCompany>) {
   const kept = {} as { viewer: Viewer };
   beforeAll(async () => {

@@ -1,7 +1,7 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
 import { treeOf } from '@/facts/tree';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { voidInspectionRow } from '@/store/inspections';
 import { z } from 'zod';
 

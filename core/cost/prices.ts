@@ -1,6 +1,6 @@
 import type { Minor } from './value';
 
-/** What an company asks for its work, in minor units; the products bring their own price. */
+/** What a company asks for its work, in minor units; the products bring their own price. */
 export interface Prices {
   currency: string;
   /** Coming out at all. */
@@ -57,7 +57,7 @@ export const money = (minor: Minor, p: Currency): string =>
 /** A price that was named, to the last minor unit. */
 export const exactMoney = (minor: Minor, p: Currency): string => inCurrency(p.currency).format(inMajor(minor, p));
 
-/** The trunk, cm, that an company names its price of removal for. */
+/** The trunk, cm, that a company names its price of removal for. */
 export const REMOVAL_CM = 50;
 /** Of that price, the new tree and its water: the same whatever stood there before. */
 const REPLANTING = 0.25;

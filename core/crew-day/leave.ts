@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { uuid } from '../records/record';
+import { uuid } from '@/lib/ids';
 import { WANTS_WORDS, WHY_LEFT } from './day';
 
 /** What a crew came to and did not do, with why; a reason that says nothing by itself wants a few words. */

@@ -1,5 +1,5 @@
 import type { Condition, TreatmentOption } from '../diagnose/knowledge';
-import { inSeason } from '../../lib/calendar/months';
+import { inSeason, type NorthernMonth } from '../../lib/calendar/months';
 import type { Certainty } from '../diagnose/words';
 import { against, type Against, type CrownLimit, type TreeState } from './eligible';
 import type { Schools } from './schools';
@@ -42,7 +42,7 @@ export function actionsOf(
   c: Condition,
   certainty: (o: TreatmentOption) => Certainty,
   present: boolean,
-  month: number,
+  month: NorthernMonth,
   tree: TreeState,
   limits: readonly CrownLimit[],
   schools: Pick<Schools, 'programme'>,

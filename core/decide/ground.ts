@@ -2,8 +2,8 @@ import type { Condition, TreatmentOption } from '../diagnose/knowledge';
 import type { Candidate } from '../diagnose/rank';
 import { certaintyOf, confirms, sureOf } from '../diagnose/sureness';
 import { inSentence, type Certainty, type Decision } from '../diagnose/words';
-import { isSouth, localMonth } from '../../lib/calendar/hemisphere';
-import { monthName } from '../../lib/calendar/months';
+import { localMonth } from '../../lib/calendar/hemisphere';
+import { monthName, monthsUntil, type NorthernMonth } from '../../lib/calendar/months';
 import { actionsOf, type Action } from './actions';
 import { barkGone } from './bark-gone';
 import type { Base } from './base';
@@ -170,15 +170,15 @@ export abstract class Ground {
 
   protected nextOf(of: readonly Action[]): Action | undefined {
     const wait = (o: Action) => {
-      const w = (o.from - this.input.month + 12) % 12;
+      const w = monthsUntil(this.input.month, o.from);
       // A protectant whose months run now is for next season: its next opening is a year off, or what is left of it.
       return w === 0 ? 12 : w;
     };
     return [...of].sort((a, b) => wait(a) - wait(b))[0];
   }
 
-  protected month(northern: number): string {
-    return monthName(localMonth(northern, isSouth(this.input.lat)));
+  protected month(northern: NorthernMonth): string {
+    return monthName(localMonth(northern, this.input.south));
   }
 
   /** What a find near by, or the tree's own past, puts it at risk of. */

@@ -1,4 +1,4 @@
-/** The schools an company has chosen, where practitioners disagree. */
+/** The schools a company has chosen, where practitioners disagree. */
 export interface Schools {
   /** Crown loss beyond which borers are not treated: as the knowledge says, 30 or 50 %. */
   crownLoss: 'knowledge' | 30 | 50;

@@ -1,3 +1,4 @@
+import type { NorthernMonth } from '../../lib/calendar/months';
 import type { Host, TestResult } from '../diagnose/knowledge';
 import type { Candidate } from '../diagnose/rank';
 import type { Certainty, Decision } from '../diagnose/words';
@@ -11,9 +12,9 @@ import type { Health, Seen } from './sight';
 
 export interface DecideInput extends Health {
   host: Host;
-  /** Month of the northern year; south of the equator half a year from the local one. */
-  month: number;
-  lat?: number | null;
+  month: NorthernMonth;
+  /** South of the equator: months are told half a year later. */
+  south: boolean;
   candidates: readonly Candidate[];
   /** The candidate that a person has named; else the leader of the ranking. */
   named?: string;

@@ -43,10 +43,10 @@ export interface Habit {
   n: number;
 }
 
-/** Before an company has seen any: half as long to nearly twice, four times in five; a practice figure that counts as so many. */
+/** Before a company has seen any: half as long to nearly twice, four times in five; a practice figure that counts as so many. */
 const USUAL = { sd: 0.5, weight: 5 };
 
-/** What an company's own devices taught, drawn towards the practice figure while they are few. */
+/** What a company's own devices taught, drawn towards the practice figure while they are few. */
 export function habitOf(device: Device, log: readonly Emptied[]): Habit {
   const of = log
     .filter((e) => e.device === device && e.minutes > 0 && e.expectedMinutes > 0)

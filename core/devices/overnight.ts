@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { uuid } from '../records/record';
+import { uuid } from '@/lib/ids';
 
 /** Devices that hang through the night, with why. */
 export const overnightSchema = z.object({

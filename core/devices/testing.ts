@@ -1,4 +1,4 @@
-import { chanceFrom } from '../practice/chance';
+import { chanceFrom } from '../../lib/random';
 import { DEVICES } from '../label/methods';
 import { emptyAt, habitOf, type Emptied } from './devices';
 
@@ -6,7 +6,7 @@ import { emptyAt, habitOf, type Emptied } from './devices';
 const normal = (roll: () => number) => Math.sqrt(-2 * Math.log(1 - roll())) * Math.cos(2 * Math.PI * roll());
 
 /**
- * For tests and the bench: an company whose devices run by a habit of their own, seen day by day.
+ * For tests and the bench: a company whose devices run by a habit of their own, seen day by day.
  * @param count devices that it hangs, one after another, each expected by what those before taught
  * @param read whether somebody reads each off on the way
  * @returns of so many how many were empty within what was told four times in five

@@ -2,7 +2,7 @@ import { regions, shipped } from '@/knowledge';
 import { issuesIn } from './check';
 import type { Condition, Knowledge } from './knowledge';
 import { judgeCheck } from './effect';
-import { overlay, CUSTOM_SCHEMAS } from './overlay';
+import { overlay, CUSTOM_SCHEMAS } from '../custom/overlay';
 
 const change = (id: string, change: Partial<Condition>): Knowledge => ({
   ...shipped,

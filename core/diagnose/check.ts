@@ -1,4 +1,4 @@
-import { atOnce, type Slices } from '../slices';
+import { atOnce, type Slices } from '../../lib/slices';
 import type { Condition, Host, Knowledge, QuickTest, Sign, TreatmentOption } from './knowledge';
 import { concerns, groupsOf, oftenOf, signsOf } from './reading';
 import { OFTEN, type Often } from './words';
@@ -113,7 +113,7 @@ export function* issueSlices(knowledge: Knowledge): Slices<string[]> {
   const used = new Set(knowledge.conditions.flatMap((c) => [...signsOf(c), ...c.signs.never]));
   const usedTests = new Set(knowledge.conditions.flatMap((c) => Object.keys(c.tests)));
   for (const s of knowledge.signs) {
-    // A sign of an company's own may be noted before anybody knows what makes it.
+    // A sign of a company's own may be noted before anybody knows what makes it.
     if (!used.has(s.id) && !s.id.startsWith('own-')) out.push(`sign ${s.id}: no condition makes it`);
     for (const g of s.groups) if (!groups.has(g)) out.push(`sign ${s.id}: no host group ${g}`);
     if (s.echoes && !signs.has(s.echoes)) out.push(`sign ${s.id}: echoes ${s.echoes}, which is not there`);

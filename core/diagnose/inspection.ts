@@ -1,6 +1,6 @@
 import type { Issue } from '../../lib/result';
 import { z } from 'zod';
-import { TARGETS } from '../decide/targets';
+import { TARGETS } from './targets';
 import { numberAt } from '../../lib/units/typed';
 import { findingSchema, testResultSchema } from './knowledge';
 import { VIGOURS } from './words';

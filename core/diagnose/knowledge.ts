@@ -1,3 +1,4 @@
+import { northernMonthSchema } from '../../lib/calendar/months';
 import { z } from 'zod';
 import { besideSchema } from './beside-schema';
 import { timedSchema } from '../season/timed-schema';
@@ -8,7 +9,6 @@ import { CERTAINTIES, COMMON_WORDS, FINDING_STATES, KINDS, NATURES, OFTEN_WORDS,
 export const entryId = z.string().regex(/^[a-z0-9-]{2,60}$/, 'small letters, figures and hyphens');
 const id = entryId;
 const text = z.string().trim().min(2).max(700);
-const month = z.number().int().min(1).max(12);
 
 export const hostSchema = z.strictObject({
   id,
@@ -151,8 +151,8 @@ export const optionSchema = z.strictObject({
   what: text,
   /** What opens the window, in words: a growth stage, a pest stage, degree-days, an event. */
   when: text,
-  from: month,
-  to: month,
+  from: northernMonthSchema,
+  to: northernMonthSchema,
   /** What opens and closes it more truly than its months, where the stages of the host or the heat are known: any of these times. */
   timed: z.union([z.array(timedSchema).min(1).max(6), timedSchema.transform((one) => [one])]).optional(),
   /** What it is for: an infected tree, a sound one, the tree's own strength, or what is a nuisance. */
@@ -196,7 +196,7 @@ export const conditionSchema = z.strictObject({
   /** What happens if nothing is done. */
   course: text,
   /** Months in which its signs are made. */
-  season: z.tuple([month, month]),
+  season: z.tuple([northernMonthSchema, northernMonthSchema]),
   /** How common it is on its hosts where nothing else is known. */
   common: z.enum(COMMON_WORDS),
   /** How common on some of them, by host or group: the first that fits counts. */

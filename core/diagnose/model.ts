@@ -1,4 +1,4 @@
-import { inSeason } from '../../lib/calendar/months';
+import { inSeason, type NorthernMonth } from '../../lib/calendar/months';
 import type { Condition, Host, Knowledge, QuickTest, Sign } from './knowledge';
 import { commonOn, concerns, oftenOf } from './reading';
 import { memoizeRecent, memoize } from '../../lib/memoize';
@@ -6,7 +6,7 @@ import { SIGN_OF_HEALTH, OFTEN, type PartOfTree } from './words';
 
 /** What is known before anybody looks: where, when, and what stood here or near by before. */
 export interface Setting {
-  month: number;
+  month: NorthernMonth;
   /** How present a condition is in the region: 0.03 absent, 0.3 rare, 1 as usual, 2 spreading. */
   presence?: Readonly<Record<string, number>>;
   /** Finds of a condition near by: the nearest in km; 0 is on the same place. */
@@ -113,7 +113,7 @@ const DIG_MINUTES = 8;
 const CROWN_SIGNS = ['top-dieback', 'crown-thin', 'sudden-collapse', 'crown-grey'];
 
 /** Leaves that can be looked at: on evergreens always, else from April to October. */
-export const inLeaf = (host: Pick<Host, 'evergreen'>, month: number): boolean =>
+export const inLeaf = (host: Pick<Host, 'evergreen'>, month: NorthernMonth): boolean =>
   host.evergreen || (month >= 4 && month <= 10);
 
 /**
@@ -123,7 +123,7 @@ export const inLeaf = (host: Pick<Host, 'evergreen'>, month: number): boolean =>
 export function signInSeason(
   sign: Pick<Sign, 'place' | 'lasts'>,
   host: Pick<Host, 'evergreen'>,
-  month: number,
+  month: NorthernMonth,
 ): boolean {
   if (sign.lasts) return true;
   if (sign.place === 'leaves' || sign.place === 'undersides') return inLeaf(host, month);
@@ -149,7 +149,7 @@ function oddsOf(c: Condition, host: Host, s: Setting, leavesMarks: boolean): num
 }
 
 /** Chance that a candidate shows a sign; null where it has nothing to do with it. */
-function chance(c: Condition, sign: Sign, idle: number, telling: boolean, month: number): number | null {
+function chance(c: Condition, sign: Sign, idle: number, telling: boolean, month: NorthernMonth): number | null {
   if (c.id === UNKNOWN)
     return telling ? UNKNOWN_SHOWS.telling : Math.min(UNKNOWN_SHOWS.most, Math.max(UNKNOWN_SHOWS.least, sign.idle * 2));
   const often = oftenOf(c, sign.id);
@@ -243,7 +243,7 @@ function comesOut(c: Condition, t: QuickTest, o: QuickTest['outcomes'][number]):
 
 /**
  * The knowledge of one host in one setting as the engine reads it.
- * @param knowledge all that is known, an company's own entries already laid over it
+ * @param knowledge all that is known, a company's own entries already laid over it
  * @returns candidates (the sound tree and the unknown always among them), everything that can be looked at, and the chains
  */
 export function compile(knowledge: Known, host: Host, setting: Setting): Model {
@@ -268,7 +268,7 @@ interface Ground extends Pick<Model, 'observables' | 'chains'> {
 /** Hosts and months whose ground is kept at hand: a crew's day asks for few, and each is some hundred kilobytes. */
 const KEPT = 24;
 const groundsOf = memoize((_: Known) => memoizeRecent<Ground>(KEPT));
-const groundOf = (knowledge: Known, host: Host, month: number): Ground =>
+const groundOf = (knowledge: Known, host: Host, month: NorthernMonth): Ground =>
   groundsOf(knowledge)([month, host.id, host.evergreen, ...host.groups].join(), () =>
     workOutGround(knowledge, host, month),
   );
@@ -325,7 +325,7 @@ export const conditionIn = (c: Pick<Condition, 'id' | 'name' | 'kind'>, odds: nu
   odds,
 });
 
-function workOutGround(knowledge: Known, host: Host, month: number): Ground {
+function workOutGround(knowledge: Known, host: Host, month: NorthernMonth): Ground {
   const here = knowledge.conditions.filter((c) => concerns(c.groups, host));
   const leaf = inLeaf(host, month);
   const named = new Set(here.flatMap((c) => Object.keys(c.tests)));

@@ -101,8 +101,5 @@ export const KINDS = [
 /** Duties beside every treatment, from the nature of a condition. */
 export const NATURES = ['hairs', 'spores', 'no cut', 'gas'] as const;
 
-export const LEAF_STATES = ['leafless', 'unfolding', 'full', 'falling'] as const;
-export type LeafState = (typeof LEAF_STATES)[number];
-
 /** Words as they stand inside a sentence: the first letter small. */
 export const inSentence = (words: string): string => words.replace(/^./, (x) => x.toLowerCase());

@@ -1,4 +1,4 @@
-import { toMarks, type Measured } from '../mix/vessels';
+import { toMarks, type Measured } from './vessels';
 import type { SiteCount } from '../ring/count';
 import { figure, showAmount } from '../../lib/units/units';
 import type { Dose, Job } from './types';

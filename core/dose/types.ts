@@ -1,7 +1,7 @@
 import type { Issue } from '../../lib/result';
 import type { Label, LabelUse } from '../label/schema';
 import type { StemRule } from '../measure/trunk';
-import type { Measured, Vessel } from '../mix/vessels';
+import type { Measured, Vessel } from './vessels';
 import type { SiteCount } from '../ring/count';
 import type { Cm, Grams, Ml, SquareM, UnitSystem } from '../../lib/units/units';
 

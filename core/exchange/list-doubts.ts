@@ -1,4 +1,4 @@
-import { atOnce, type Slices } from '../slices';
+import { atOnce, type Slices } from '../../lib/slices';
 import { figure } from '../../lib/units/units';
 
 /** What a whole list may have got wrong, and which of it somebody has said is right. */

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { aTurn, atOnce, inTurns, type Slices } from '../slices';
+import { aTurn, atOnce, inTurns, type Slices } from '../../lib/slices';
 
 /** A row of a list: the line of the file that it begins in, and its cells by the name of their column. */
 export interface Row {

@@ -1,5 +1,5 @@
 import type { Issue } from '../../lib/result';
-import { atOnce, type Slices } from '../slices';
+import { atOnce, type Slices } from '../../lib/slices';
 import type { StemReading } from '../measure/trunk';
 import { diameterFromGirth } from '../measure/trunk';
 import { doubts } from '../measure/plausible';

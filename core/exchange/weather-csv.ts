@@ -1,4 +1,4 @@
-import { atOnce, type Slices } from '../slices';
+import { atOnce, type Slices } from '../../lib/slices';
 import { readNumber, type NumberRule } from '../../lib/units/numbers';
 import { wallClock, zonedInstant } from '../../lib/calendar/zone';
 import type { Row, RowIssue } from './table';

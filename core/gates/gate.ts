@@ -1,7 +1,9 @@
+import type { LocalMonth } from '../../lib/calendar/months';
 import type { HostYear } from '../season/year';
 import type { Schools } from '../decide/schools';
 import type { Condition, Host } from '../diagnose/knowledge';
-import type { Certainty, Decision, LeafState, Vigour } from '../diagnose/words';
+import type { Certainty, Decision, Vigour } from '../diagnose/words';
+import type { LeafState } from '../season/leaf-state';
 import type { Dose, DoseIssue } from '../dose/dose';
 import type { Label, LabelUse } from '../label/schema';
 import type { Doubt } from '../measure/plausible';
@@ -215,9 +217,8 @@ export const usesActive = (label: Pick<Label, 'actives'>, actives: readonly stri
 /** Actives that two applications share. */
 export const sharesActive = (f: Facts, actives: readonly string[]) => usesActive(f.label, actives);
 /** The label's months in the local year. */
-export const labelMonths = (f: Facts): number[] => f.use.months.map((m) => localMonth(m, f.south ?? false));
+export const labelMonths = (f: Facts): LocalMonth[] => f.use.months.map((m) => localMonth(m, f.south));
 
-/** Whole days between two calendar days; both are read at midnight UTC, where every day has 24 hours. */
 export const labelSource = (f: Facts, field: string) => `label ${f.label.name} v${f.label.version}, ${field}`;
 export const hasFamily = (f: Facts, ...families: string[]) => f.label.actives.some((a) => families.includes(a.family));
 

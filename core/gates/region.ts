@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { METHODS } from '../label/methods';
 
 /**
- * What a region adds to the label; never loosens it. An company copies a profile and keeps it; each change is a version with
+ * What a region adds to the label; never loosens it. A company copies a profile and keeps it; each change is a version with
  * who and when. Elmhorn never states that a use is legal: it says which of the rules entered here were met.
  */
 const host = z.string().trim().min(1).max(60);

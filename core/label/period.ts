@@ -1,3 +1,4 @@
+import { monthOf, type LocalMonth } from '../../lib/calendar/months';
 import { localMonth } from '../../lib/calendar/hemisphere';
 import { dayAfter } from '../../lib/calendar/days';
 import { type Day } from '../../lib/calendar/zone';
@@ -11,7 +12,7 @@ export interface Period {
   words: 'the season' | 'the year' | 'twelve months';
 }
 
-const first = (year: number, month: number): Day => `${year}-${String(month).padStart(2, '0')}-01`;
+const first = (year: number, month: LocalMonth): Day => `${year}-${String(month).padStart(2, '0')}-01`;
 const lastOf = (day: Day): Day => dayAfter(dayAfter(day, 1, 'months'), -1, 'days');
 
 /**
@@ -19,7 +20,7 @@ const lastOf = (day: Day): Day => dayAfter(dayAfter(day, 1, 'months'), -1, 'days
  * season, not two. Where the label says "in twelve months", it is the twelve months up to the day; else the calendar year.
  * @param south south of the equator: the label's months are turned by half a year
  */
-export function labelPeriod(use: Pick<LabelUse, 'months' | 'intervals'>, day: Day, south = false): Period {
+export function labelPeriod(use: Pick<LabelUse, 'months' | 'intervals'>, day: Day, south: boolean): Period {
   const year = Number(day.slice(0, 4));
   if (use.intervals.per === 'twelve months')
     return { from: dayAfter(dayAfter(day, -1, 'years'), 1, 'days'), to: day, words: 'twelve months' };
@@ -32,7 +33,7 @@ export function labelPeriod(use: Pick<LabelUse, 'months' | 'intervals'>, day: Da
   let end = 1;
   while (months.has(end + 1)) end++;
   // Before the run starts, the season that counts is the one that ended in this year.
-  const from = Number(day.slice(5, 7)) >= start ? year : year - 1;
+  const from = monthOf(day) >= start ? year : year - 1;
   return { from: first(from, start), to: lastOf(first(from + 1, end)), words: 'the season' };
 }
 

@@ -1,3 +1,4 @@
+import { northernMonthSchema } from '../../lib/calendar/months';
 import { z } from 'zod';
 import {
   AREA,
@@ -214,7 +215,7 @@ const use = z
     /** Baits: only in locked stations. */
     inStations: z.boolean().default(false),
     limits: z.array(limit).max(20).default([]),
-    months: z.array(z.number().int().min(1).max(12)).max(12).default([]),
+    months: z.array(northernMonthSchema).max(12).default([]),
     needsLeaf: z.boolean().default(false),
     intervals: z.strictObject({
       minDays: z.number().int().min(0).max(3660).optional(),

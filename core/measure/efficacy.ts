@@ -1,4 +1,4 @@
-import { chanceFrom } from '../practice/chance';
+import { chanceFrom } from '../../lib/random';
 
 /** Counts on a fixed sample, one number a leaf or shoot, before and after a treatment. */
 export interface Counts {

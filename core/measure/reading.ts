@@ -1,7 +1,8 @@
 import type { Issue } from '../../lib/result';
 import { z } from 'zod';
-import { uuid } from '../records/record';
-import type { Arc, Flare } from '../ring/ring';
+import { uuid } from '@/lib/ids';
+import type { Flare } from './trunk-marks';
+import type { Arc } from './trunk-marks';
 import { numberAt, typed } from '../../lib/units/typed';
 import { LENGTH } from '../../lib/units/units';
 import { combinedDiameter, stemDiameters, type StemReading } from './trunk';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { uuid } from '../records/record';
+import { uuid } from '@/lib/ids';
 import { BATCH_ENDS } from './batch';
 
 /** What becomes of the rest of a mix; what is handed in or spilled is told with where it went. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { fillingsOf, fillsOf, fromLots, usualFill } from './fill';
 import { asStrong, recipeOf } from './recipe';
-import type { Vessel } from './vessels';
+import type { Vessel } from '../dose/vessels';
 
 const syringe: Vessel = { id: 's', name: '60 mL syringe', dimension: 'volume', capacity: 60, graduation: 1 };
 const jug: Vessel = { id: 'j', name: 'Jug', dimension: 'volume', capacity: 1000, graduation: 10, reserved: true };

@@ -1,5 +1,5 @@
 import { loads, markStep, type Load } from '../spray/loads';
-import { toMarks, type Measured, type Vessel } from './vessels';
+import { toMarks, type Measured, type Vessel } from '../dose/vessels';
 import { asStrong, type Recipe } from './recipe';
 
 /** Something that a mix is made in. */

@@ -1,6 +1,6 @@
 import type { Dose } from '../dose/dose';
 import type { Label } from '../label/schema';
-import { oneMix } from '../records/row';
+import { oneMix } from './one-mix';
 import { toBase } from '../../lib/units/units';
 import type { BatchKind } from './batch';
 

@@ -1,6 +1,7 @@
 import type { Issue } from '../../lib/result';
 import { z } from 'zod';
-import { instant, uuid } from '../records/record';
+import { instant } from '../records/record';
+import { uuid } from '@/lib/ids';
 import { currentWrite } from './command-names';
 import { MOST_TOGETHER } from './limits';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { uuid } from '../records/record';
+import { uuid } from '@/lib/ids';
 
 /**
  * What waits on a phone, carried to another one in a file: sealed with the key that only this phone and the server of its

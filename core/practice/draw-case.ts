@@ -1,12 +1,13 @@
+import type { NorthernMonth } from '../../lib/calendar/months';
 import type { Host, Knowledge } from '../diagnose/knowledge';
 import { compile, SOUND, UNKNOWN, type Model, type Observable } from '../diagnose/model';
-import { chanceFrom, pick } from './chance';
+import { chanceFrom, pick } from '../../lib/random';
 
 /** A case drawn from the base: what is there, and what every look would show. */
 export interface DrawnCase {
   seed: number;
   hostId: string;
-  month: number;
+  month: NorthernMonth;
   model: Model;
   /** Conditions that are there; the first is what the case is about. */
   truth: string[];
@@ -33,7 +34,7 @@ export function drawCase(
   knowledge: Knowledge,
   seed: number,
   options: DrawOptions = {},
-  fixed: { host?: Host; month?: number } = {},
+  fixed: { host?: Host; month?: NorthernMonth } = {},
   /** What stands between the base and the world the case is drawn from; none by default. */
   world: (model: Model, chance: () => number) => Model = (m) => m,
 ): DrawnCase {

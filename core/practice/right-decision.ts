@@ -1,3 +1,4 @@
+import type { NorthernMonth } from '../../lib/calendar/months';
 import { decide } from '../decide/decide';
 import type { Base } from '../decide/base';
 import type { Host, TestResult } from '../diagnose/knowledge';
@@ -6,11 +7,12 @@ import type { Candidate, Observed } from '../diagnose/rank';
 import type { Decision } from '../diagnose/words';
 
 /** How the tree of a drawn case stands: nothing that would decide by itself. */
-export const ORDINARY = { crownLoss: 10, vigour: 'fair', barkLoss: null, roots: null, peopleBelow: null } as const;
+/** What a practice case leaves unsaid: an ordinary tree, its months told as those of the northern year. */
+export const ORDINARY = { south: false, crownLoss: 10, vigour: 'fair', barkLoss: null, roots: null, peopleBelow: null } as const;
 
 /** What the truth of a case asks for: the decision of somebody who knows what is there, and had it confirmed. */
 export function rightDecision(
-  c: { host: Host; month: number; model: Model; truth: readonly string[] },
+  c: { host: Host; month: NorthernMonth; model: Model; truth: readonly string[] },
   seen: Observed,
   base: Base,
 ): Decision {

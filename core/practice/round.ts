@@ -1,10 +1,11 @@
+import type { NorthernMonth } from '../../lib/calendar/months';
 import type { Base } from '../decide/base';
 import type { Host, Knowledge } from '../diagnose/knowledge';
 import { compile, type Model, type Observable } from '../diagnose/model';
 import { nextInspections } from '../diagnose/next-look';
 import { evidenceOf, posterior, ranking, type Observed } from '../diagnose/rank';
 import type { Decision } from '../diagnose/words';
-import { chanceFrom } from './chance';
+import { chanceFrom } from '../../lib/random';
 import { rightDecision } from './right-decision';
 import { complaint, drawCase, report } from './draw-case';
 
@@ -20,7 +21,7 @@ export interface PracticeCase {
   seed: number;
   level: Level;
   hostId: string;
-  month: number;
+  month: NorthernMonth;
   model: Model;
   truth: string[];
   shows: Record<string, { outcome: string; grade: number }>;
@@ -57,11 +58,11 @@ export function practiceCase(knowledge: Knowledge, seed: number, level: Level): 
   };
 }
 
-/** A closed case of an company's own as a practice case: only what was written down can be asked. */
+/** A closed case of a company's own as a practice case: only what was written down can be asked. */
 export function closedCase(
   knowledge: Knowledge,
   host: Host,
-  closed: { month: number; truth: string; observed: Observed; seed: number },
+  closed: { month: NorthernMonth; truth: string; observed: Observed; seed: number },
 ): PracticeCase {
   const shows: PracticeCase['shows'] = {};
   for (const f of closed.observed.findings)

@@ -14,7 +14,7 @@ import {
   type Posterior,
 } from '../diagnose/rank';
 import { PARTS_OF_TREE, type Decision } from '../diagnose/words';
-import { chanceFrom } from './chance';
+import { chanceFrom } from '../../lib/random';
 import { ORDINARY, rightDecision } from './right-decision';
 import { complaint, drawCase, report, type DrawnCase, type DrawOptions } from './draw-case';
 

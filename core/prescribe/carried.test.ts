@@ -2,7 +2,7 @@ import { conditions, hosts, trainingLabels } from '../../knowledge';
 import { carriesOut, METHODS } from '../label/methods';
 import { ground } from '../programmes/testing';
 import { usualAnswers, type WorkFacts } from '../work/work';
-import { WORKS } from '../work/works';
+import { WORKS, worksWith } from '../work/works';
 import { carriedOut } from './carried';
 
 /** Ways for which no training label stands, each with why. */
@@ -26,7 +26,7 @@ it('every way with a product reaches a training label on a host of its own in a 
   const missing = conditions.flatMap((c) =>
     c.options
       .filter((o) => METHODS.some((m) => carriesOut(m, o.method)))
-      .filter((o) => !carriedOut(c, o, hosts, trainingLabels).uses.length)
+      .filter((o) => !carriedOut(c, o, hosts, { labels: trainingLabels, works: [] }).uses.length)
       .map((o) => `${c.id}/${o.method}`),
   );
   expect([...new Set(missing)].sort()).toEqual(Object.keys(NO_LABEL).sort());
@@ -36,7 +36,7 @@ it('every way without a product reaches a work', () => {
   const missing = conditions.flatMap((c) =>
     c.options
       .filter((o) => !METHODS.some((m) => carriesOut(m, o.method)))
-      .filter((o) => !carriedOut(c, o, hosts, []).works.length)
+      .filter((o) => !carriedOut(c, o, hosts, { labels: [], works: worksWith([]) }).works.length)
       .map((o) => `${c.id}/${o.method}`),
   );
   expect([...new Set(missing)].sort()).toEqual([]);

@@ -5,7 +5,7 @@ import { carriesOut } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
 import { inSeason } from '../../lib/calendar/months';
 import type { Work } from '../work/work';
-import { worksOf } from '../work/works';
+import { worksOn } from '../work/works';
 
 /** What carries out a way of the guide: its figures stand here, and nowhere in the words of the way. */
 export interface CarriedOut {
@@ -22,7 +22,7 @@ export function carriedOut(
   condition: Pick<Condition, 'id' | 'groups'>,
   way: Pick<TreatmentOption, 'method' | 'hosts' | 'from' | 'to'>,
   hosts: readonly Host[],
-  labels: readonly Label[],
+  by: { labels: readonly Label[]; works: readonly Work[] },
 ): CarriedOut {
   const on = hosts.filter(
     (h) => !h.unlisted && concerns(condition.groups, h) && (!way.hosts.length || concerns(way.hosts, h)),
@@ -33,7 +33,7 @@ export function carriedOut(
     (!use.months.length || use.months.some((m) => inSeason(m, [way.from, way.to]))) &&
     on.some((h) => usesHost(use, h.id, h.groups));
   return {
-    uses: labels.flatMap((label) => label.uses.filter(carries).map((use) => ({ label, use }))),
-    works: worksOf({ condition: { id: condition.id, name: '' } }).filter((w) => w.method === way.method),
+    uses: by.labels.flatMap((label) => label.uses.filter(carries).map((use) => ({ label, use }))),
+    works: worksOn({ condition: { id: condition.id, name: '' } }, by.works).filter((w) => w.method === way.method),
   };
 }

@@ -3,7 +3,7 @@ import type { Prices } from '../cost/prices';
 import { every, outlook, presentValue, type Outcome, type Payment } from '../cost/value';
 import type { TreatmentOption } from '../diagnose/knowledge';
 import type { Dose } from '../dose/dose';
-import { aloneMinutes } from '../schedule/durations';
+import { aloneMinutes } from '../label/minutes';
 import { METHOD_NAMES, optionsOf, type Method } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
 import type { Day } from '../../lib/calendar/zone';
@@ -17,7 +17,7 @@ import {
   type Programme,
   type Step,
 } from '../season/programme';
-import type { FollowUpRule } from '../season/rules';
+import { type FollowUpRule, localRules } from '../season/rules';
 import type { UnitSystem } from '../../lib/units/units';
 
 /** What trials and practice expect of a method used in its window: low, likely, high. Replaced in part by one's own checks. */
@@ -126,10 +126,6 @@ export const priced = ({ now, overYears }: { now: number; overYears: number }, w
 });
 
 type Planner = Pick<Weighing, 'programme' | 'school' | 'south'>;
-/** Rules with their months in the year of the place. */
-const localRules = (rules: readonly FollowUpRule[], south: boolean): FollowUpRule[] =>
-  rules.map((r) => (r.months ? { ...r, months: r.months.map((m) => localMonth(m, south)) } : r));
-
 /** A use of a label as a step of a plan: its rules under the programme, in the months of the place. */
 export const stepOfUse = (use: LabelUse, w: Planner): Step => ({
   name: METHOD_NAMES[use.method],

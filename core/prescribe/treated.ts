@@ -1,4 +1,4 @@
-import { treatedGround } from '../records/ground';
+import { treatedGround } from './treated-ground';
 import { driftSector, nearest, overlap, type SiteMap, type Near } from '../site-map/site-map';
 import { AIRBORNE } from '../label/methods';
 import type { LabelUse } from '../label/schema';

@@ -1,3 +1,4 @@
+import { monthOf, type LocalMonth } from '../../lib/calendar/months';
 import type { TreatmentOption } from '../diagnose/knowledge';
 import { bloomAhead, bloomReach } from '../gates/bloom';
 import { usesActive, type Gate } from '../gates/gate';
@@ -60,7 +61,7 @@ const YEAR_DAYS = 366;
  */
 function boundsOn(situation: Situation, label: Label, use: LabelUse, day: Day): Bound[] {
   const { south, host, year } = situation;
-  const month = Number(day.slice(5, 7));
+  const month = monthOf(day);
   const bounds: Bound[] = [];
   const months = use.months.map((m) => localMonth(m, south));
   if (months.length && !months.includes(month)) bounds.push({ by: 'months', months });
@@ -77,11 +78,11 @@ function boundsOn(situation: Situation, label: Label, use: LabelUse, day: Day): 
 }
 
 /** The months of the field guide for this method against the trouble in hand, where the label's own leave any of them. */
-function guideFor(situation: Situation, use: LabelUse, months: number[]) {
+function guideFor(situation: Situation, use: LabelUse, months: LocalMonth[]) {
   if (!situation.condition || !use.targets.includes(situation.condition.id)) return null;
   const option = situation.condition.options.find((o) => carriesOut(use.method, o.method));
   if (!option) return null;
-  const first = (m: number) => `2001-${String(m).padStart(2, '0')}-01`;
+  const first = (m: LocalMonth) => `2001-${String(m).padStart(2, '0')}-01`;
   const shared = !months.length || months.some((m) => inWindow(first(m), option, situation.south));
   return shared ? option : null;
 }

@@ -168,7 +168,7 @@ function workOn(
   day: Day,
   to: Day,
 ): Placed {
-  const work = findWork(act.work);
+  const work = facts && findWork(act.work, facts.customWorks);
   if (!facts || !work) return { day, act: null, stop: { why: 'not measured' } };
   const firsts = Array.from({ length: 12 }, (_, i) => dayAfter(`${day.slice(0, 7)}-01`, i + 1, 'months'));
   let against: Gate[] = [];

@@ -1,3 +1,4 @@
+import { northernMonthSchema } from '../../lib/calendar/months';
 import { z } from 'zod';
 import { METHODS } from '../label/methods';
 import { STAGES } from '../season/bbch';
@@ -9,7 +10,6 @@ const key = z
 const text = z.string().trim().min(3, 'Say it in three signs at least.').max(300, 'At most 300 signs.');
 const whole = (min: number, max: number) =>
   z.number('Give a whole number.').int('Give a whole number.').min(min, `At least ${min}.`).max(max, `At most ${max}.`);
-const month = whole(1, 12);
 
 /** Shortest, usual and longest time, in that order. */
 const span = z
@@ -23,7 +23,7 @@ const span = z
 export const stepTimeSchema = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('stage'), from: z.literal(STAGES), to: z.literal(STAGES) }),
   z.strictObject({ by: z.literal('heat'), model: key, days: whole(1, 120) }),
-  z.strictObject({ by: z.literal('months'), from: month, to: month }),
+  z.strictObject({ by: z.literal('months'), from: northernMonthSchema, to: northernMonthSchema }),
   z.strictObject({ by: z.literal('after'), step: key, unit: z.enum(['days', 'weeks', 'months', 'years']), span }),
 ]);
 export type StepTime = z.infer<typeof stepTimeSchema>;

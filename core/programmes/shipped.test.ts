@@ -27,7 +27,7 @@ describe.each(programmes.map((p) => [p.key, p] as const))('%s', (_, programme) =
         const { groups } = findCondition(id)!;
         expect([id, at.some((h) => concerns(groups, h))]).toEqual([id, true]);
       }
-      if (step.act.kind === 'work') expect(findWork(step.act.work)?.id).toBe(step.act.work);
+      if (step.act.kind === 'work') expect(findWork(step.act.work, [])?.id).toBe(step.act.work);
       if (step.when.by === 'heat') {
         const { model } = step.when;
         expect(heatModels.map((m) => m.id)).toContain(model);

@@ -1,3 +1,4 @@
+import type { LocalMonth } from '../../lib/calendar/months';
 import type { Day } from '../../lib/calendar/zone';
 import { localMonth } from '../../lib/calendar/hemisphere';
 import type { StageDate } from '../season/stages';
@@ -9,7 +10,7 @@ import type { StepTime } from './schema';
 export type DayReason =
   | { by: 'stage'; code: StageDate['code']; day: Day; earliest: Day; latest: Day; rests: StageDate['rests'] }
   | { by: 'heat'; model: string; day: Day; earliest: Day; latest: Day; rests: HeatDate['rests'] }
-  | { by: 'months'; from: number; to: number }
+  | { by: 'months'; from: LocalMonth; to: LocalMonth }
   | { by: 'begun'; from: Day }
   | { by: 'after'; step: string; day: Day; done: boolean }
   | { by: 'interval'; day: Day; days: number; done: boolean }

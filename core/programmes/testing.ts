@@ -91,7 +91,8 @@ export const ground = (more: Partial<Ground> = {}): Ground => ({
   choices: { soil: 'moist', leaf: null, temperatureC: 8, windMs: 2, rainNext24Mm: 0 },
   work: {
     today: TODAY,
-    northernMonth: Number(TODAY.slice(5, 7)),
+    south: false,
+    customWorks: [],
     system: 'metric',
     tag: '1',
     host: { id: 'apple', name: 'Apple', groups: ['apple', 'pome'], growthCmPerYear: 1, edible: true },

@@ -1,7 +1,8 @@
+import { monthOf } from '../../lib/calendar/months';
 import fc from 'fast-check';
 import { UNSAID } from '../prescribe/unsaid';
 import { stepOfUse } from '../prescribe/costs';
-import { treatedGround } from './ground';
+import { treatedGround } from '../prescribe/treated-ground';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
 import { simulatedStation } from '@/stand-ins/weather/station';
 import { prescribe } from '../prescribe/prescribe';
@@ -170,7 +171,7 @@ it('what happened can always be recorded, with a reason', () => {
 
 it('what is done again comes in the months of the place: south of the equator half a year later, corrected or not', () => {
   const months = (r: { ok: true; followUps: { kind: string; due: string }[] } | { ok: false }) =>
-    r.ok ? r.followUps.filter((f) => f.kind === 'treat-again').map((f) => Number(f.due.slice(5, 7))) : [];
+    r.ok ? r.followUps.filter((f) => f.kind === 'treat-again').map((f) => monthOf(f.due)) : [];
   const again = {
     kind: 'treat-again',
     id: 'x',

@@ -1,6 +1,6 @@
 import type { Dose } from '../dose/dose';
 import type { Gate } from '../gates/gate';
-import { doseChangeSentence, type DoseAnswer } from '../prescribe/dose-now';
+import { doseChangeSentence, type DoseAnswer } from '../dose/dose-change';
 import type { LabelUse } from '../label/schema';
 import type { Day } from '../../lib/calendar/zone';
 import { figure } from '../../lib/units/units';

@@ -1,14 +1,13 @@
 import { z } from 'zod';
 import { METHODS } from '../label/methods';
-import { LEAF_STATES } from '../diagnose/words';
-import { DOSE_BASES } from '../prescribe/dose-now';
+import { LEAF_STATES } from '../season/leaf-state';
+import { DOSE_BASES } from '../dose/dose-change';
 import { SOIL_WORDS } from '../weather/air';
+import { uuid } from '../../lib/ids';
 
 const text = (max: number) => z.string().trim().max(max);
 const day = z.iso.date('write the day as year-month-day, like 2026-05-14');
 export const instant = z.iso.datetime({ offset: true, error: 'give day and time' });
-export const uuid = z.uuid('this is not an id that Elmhorn made');
-
 /** What was measured at the time of the work; null is what nobody measured. */
 export const weatherSchema = z.strictObject({
   at: instant,

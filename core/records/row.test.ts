@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { oneMix, sharesOf } from './row';
+import { sharesOf } from './row';
+import { oneMix } from '../mix/one-mix';
 
 const HOUR = { startedAt: '2026-06-01T08:00:00.000Z', endedAt: '2026-06-01T09:00:00.000Z' };
 

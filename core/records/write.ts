@@ -9,11 +9,11 @@ import { dayIn, type Day } from '../../lib/calendar/zone';
 import { followUps, type FollowUp } from '../season/follow-ups';
 import type { Step } from '../season/programme';
 import { figure } from '../../lib/units/units';
-import type { DoseAnswer } from '../prescribe/dose-now';
+import type { DoseAnswer } from '../dose/dose-change';
 import { deviations } from './deviations';
 import { amountsFor, type Amounts } from './amounts';
 import { eatFrom, reEntryUntil } from './eat';
-import { treatedGround } from './ground';
+import { treatedGround } from '../prescribe/treated-ground';
 import type { ApplicationRecord, TreatmentInput } from './record';
 import { searchWords } from './words';
 

@@ -1,14 +1,5 @@
 import type { Cm } from '../../lib/units/units';
-
-/** Degrees clockwise from north, 0 to 360. */
-export type Bearing = number;
-
-/** A stretch of trunk that must not be drilled: a wound, a canker, dead bark, a valley between flares. */
-export interface Arc {
-  kind: 'wound' | 'dead-bark' | 'canker' | 'valley' | 'inclusion';
-  from: Bearing;
-  to: Bearing;
-}
+import { type Arc, type Bearing, type Flare } from '../measure/trunk-marks';
 
 export interface OldSite {
   bearing: Bearing;
@@ -16,11 +7,6 @@ export interface OldSite {
   year: number;
 }
 
-/** A root flare: where it stands out of the trunk, and how strongly, 0 to 1. Sap rises above it. */
-export interface Flare {
-  bearing: Bearing;
-  strength: number;
-}
 /** A part of the crown and how much it suffers, 0 to 4. */
 export interface Sector {
   from: Bearing;

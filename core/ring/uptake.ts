@@ -1,4 +1,4 @@
-import type { LeafState } from '../diagnose/words';
+import type { LeafState } from '../season/leaf-state';
 import type { Device } from '../label/methods';
 import type { Ml } from '../../lib/units/units';
 import { vapourDeficit, type SoilState } from '../weather/air';

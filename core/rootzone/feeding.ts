@@ -1,3 +1,4 @@
+import type { NorthernMonth } from '../../lib/calendar/months';
 import type { Grams, SquareM } from '../../lib/units/units';
 
 /** Label figures for phosphorus and potassium are oxides. */
@@ -38,7 +39,7 @@ export function feed(area: SquareM, gPerM2: number, f: Fertiliser): Feeding {
 /** Whether a feed may go out now; restoring water comes before feeding. */
 export interface FeedingFacts {
   release: 'slow' | 'quick';
-  month: number;
+  month: NorthernMonth;
   /** Planted within the last two seasons. */
   young: boolean;
   drought: boolean;
@@ -46,12 +47,11 @@ export interface FeedingFacts {
   soilDry: boolean;
   /** A soil or leaf test has been read. */
   tested: boolean;
-  southern?: boolean;
 }
 
 /** Why a feed must wait, or what to know about it; an empty list when nothing speaks against it. */
 export function feedingDoubts(f: FeedingFacts): { strength: 'hold' | 'note'; sentence: string }[] {
-  const month = f.southern ? ((f.month + 5) % 12) + 1 : f.month;
+  const { month } = f;
   const out: { strength: 'hold' | 'note'; sentence: string }[] = [];
   const hold = (sentence: string) => out.push({ strength: 'hold', sentence });
   if (f.drought || f.hot) hold('None to a tree in drought or heat: water first, feed when it grows again.');

@@ -1,38 +1,12 @@
+import { HOLE_MINUTES, PACE, type Pace } from '../label/minutes';
 import type { Method } from '../label/methods';
 import { driveMatrix, type Where } from './drive';
 
-/** Minutes of a crew, once a place and once a tree. */
-export interface Pace {
-  /** Dressing, mixing, signs, walking on and clearing away. */
-  prepare: number;
-  /** At each tree, without its holes. */
-  each: number;
-}
-
-/** Practice figures: what one tree alone takes is the sum of both. */
-export const PACE: Record<Method, Pace> = {
-  'trunk-injection': { prepare: 10, each: 15 },
-  'soil-drench': { prepare: 9, each: 16 },
-  'soil-injection': { prepare: 12, each: 28 },
-  'root-zone-feeding': { prepare: 10, each: 30 },
-  'bark-spray': { prepare: 12, each: 8 },
-  'foliar-spray': { prepare: 20, each: 10 },
-  'dormant-spray': { prepare: 20, each: 15 },
-  dust: { prepare: 5, each: 5 },
-  bait: { prepare: 5, each: 5 },
-  repellent: { prepare: 5, each: 5 },
-};
-/** Minutes for one hole, drilled, filled and closed. */
-export const HOLE_MINUTES = 3;
 /** A look at one tree alone takes a quarter of an hour. */
 export const INSPECTION_PACE: Pace = { prepare: 5, each: 10 };
 export const INSPECTION_MINUTES = INSPECTION_PACE.prepare + INSPECTION_PACE.each;
 /** Walking on and laying out, before a work without a product; its sheet tells the minutes at the tree. */
 export const WORK_PREPARE = 10;
-
-/** Minutes for one tree alone by a method. */
-export const aloneMinutes = (method: Method, holes: number): number =>
-  PACE[method].prepare + PACE[method].each + HOLE_MINUTES * holes;
 
 /** Pieces of one's own work on record, by method: minutes from start to end at the tree, and its holes. */
 export interface Timed {
@@ -52,7 +26,7 @@ const middle = (of: readonly number[]): number => {
   return sorted.length % 2 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
 };
 
-/** The middle of what an company did, drawn to the practice figure while that is little. */
+/** The middle of what a company did, drawn to the practice figure while that is little. */
 const drawn = (usual: number, own: readonly number[]): number =>
   own.length ? (PRIOR * usual + own.length * middle(own)) / (PRIOR + own.length) : usual;
 
@@ -98,7 +72,7 @@ function setUpRatio({ worked, yard, pieces }: DayDone): number | null {
 /** A day that took longer than so many times its set-up had something else in it that nobody wrote down. */
 const [LEAST_SET_UP, MOST_SET_UP] = [0.5, 3];
 
-/** How long setting up takes an company, against the practice figures: the middle of its closed days, drawn to 1 while they are few. */
+/** How long setting up takes a company, against the practice figures: the middle of its closed days, drawn to 1 while they are few. */
 export function learnedSetUp(days: readonly DayDone[]): number {
   return drawn(
     1,
@@ -107,7 +81,7 @@ export function learnedSetUp(days: readonly DayDone[]): number {
 }
 
 /**
- * How fast an company is, by method: at the tree by the middle of its own pieces of work, and before and between them by its closed
+ * How fast a company is, by method: at the tree by the middle of its own pieces of work, and before and between them by its closed
  * days, each drawn to the practice figure while they are few. Holes count with their usual minutes.
  * @example learnedPace([...eight sprays of 6 minutes], [])['foliar-spray'].each // 8, between 10 and 6
  */

@@ -1,5 +1,5 @@
 import { costWith, crewDay, dayInOrder, type CrewDay } from './day';
-import { chanceFrom } from '../practice/chance';
+import { chanceFrom } from '../../lib/random';
 import { crewAndDay, never, WEIGHTS, type Indexed, type Limit } from './problem';
 
 /** Days and crews of all jobs while they are being sought: what is put where, what it costs, what stands against it. */

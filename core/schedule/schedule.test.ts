@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { bounding, provenBy } from './bound';
 import { driveMatrix, kilometres } from './drive';
-import { learnedPace, learnedSetUp, PACE } from './durations';
+import { learnedPace, learnedSetUp } from './durations';
+import { PACE } from '../label/minutes';
 import { hoursOn, hoursText, weekdayOf } from './hours';
 import { readHours } from './read-hours';
 import { jobsOf, before, type Item } from './jobs';

@@ -1,4 +1,4 @@
-import { chanceFrom } from '../practice/chance';
+import { chanceFrom } from '../../lib/random';
 import { emptyPlan, leastAdds, type Plan, type Saved } from './plan';
 import type { Indexed } from './problem';
 

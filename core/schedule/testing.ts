@@ -1,5 +1,5 @@
 import { dayAfter } from '../../lib/calendar/days';
-import { chanceFrom } from '../practice/chance';
+import { chanceFrom } from '../../lib/random';
 import { driveMatrix } from './drive';
 import { weekdayOf } from './hours';
 import type { Job, Problem } from './problem';

@@ -1,4 +1,5 @@
-import type { FollowUpRule } from './rules';
+import { monthOf, type LocalMonth } from '../../lib/calendar/months';
+import type { FollowUpRule, LocalFollowUpRule } from './rules';
 import { dayAfter, formatDay } from '../../lib/calendar/days';
 import type { Day } from '../../lib/calendar/zone';
 
@@ -13,10 +14,10 @@ export interface FollowUp {
   onlyIf?: string;
 }
 
-function intoMonths(day: Day, months: number[] | undefined): Day {
+function intoMonths(day: Day, months: readonly LocalMonth[] | undefined): Day {
   if (!months?.length) return day;
   let d = day;
-  for (let i = 0; i < 12 && !months.includes(Number(d.slice(5, 7))); i++)
+  for (let i = 0; i < 12 && !months.includes(monthOf(d)); i++)
     d = dayAfter(`${d.slice(0, 7)}-01`, 1, 'months');
   return d;
 }
@@ -26,17 +27,17 @@ export const span = (n: number, unit: string) => `${n} ${n === 1 ? unit.slice(0,
 
 /**
  * What comes next, computed from what was *done*.
- * @param rules the plan's rules
+ * @param rules the plan's rules, in the months of the place
  * @param doneOn the day the work was finished, in the place's time zone
  * @param minDays the label's shortest interval: a repeat that would fall sooner is moved to it, and says so
  * @param labelMonths months in which the label allows the use, in the local year; empty for all
  * @returns one entry a rule, in order of date; `earliest <= due <= latest`
  */
 export function followUps(
-  rules: readonly FollowUpRule[],
+  rules: readonly LocalFollowUpRule[],
   doneOn: Day,
   minDays = 0,
-  labelMonths: readonly number[] = [],
+  labelMonths: readonly LocalMonth[] = [],
 ): FollowUp[] {
   return rules
     .map((given) => {

@@ -1,5 +1,5 @@
 import type { Hour } from '../weather/station';
-import { coverOf } from './covers';
+import { coverOf } from '../spray/covers';
 import { infectionEvents, infectionSpan } from './infections';
 import type { StageDate } from './stages';
 

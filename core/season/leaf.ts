@@ -1,14 +1,12 @@
-import type { LeafState } from '../diagnose/words';
+import type { NorthernMonth } from '../../lib/calendar/months';
+import type { LeafState } from './leaf-state';
 
 /**
  * What the leaves usually do in a month: a first guess for temperate broadleaves of which nobody can say more, corrected at the tree.
- * @param month 1 to 12
- * @param latitude degrees, south negative: the seasons there are turned by half a year
  */
-export function usualLeaf(month: number, evergreen: boolean, latitude: number): LeafState {
+export function usualLeaf(month: NorthernMonth, evergreen: boolean): LeafState {
   if (evergreen) return 'full';
-  const m = latitude < 0 ? ((month + 5) % 12) + 1 : month;
-  if (m === 4) return 'unfolding';
-  if (m >= 5 && m <= 9) return 'full';
-  return m === 10 || m === 11 ? 'falling' : 'leafless';
+  if (month === 4) return 'unfolding';
+  if (month >= 5 && month <= 9) return 'full';
+  return month === 10 || month === 11 ? 'falling' : 'leafless';
 }

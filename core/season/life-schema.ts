@@ -1,3 +1,4 @@
+import { northernMonthSchema } from '../../lib/calendar/months';
 import { z } from 'zod';
 import { timedSchema } from './timed-schema';
 
@@ -24,11 +25,10 @@ export const LIFE_STAGES = [
 ] as const;
 export type LifeStage = (typeof LIFE_STAGES)[number];
 
-const month = z.number().int().min(1).max(12);
 /** A time of the year: by stages of the host or heat; by months of the northern year only where neither tells more. */
 export const lifeTimeSchema = z.discriminatedUnion('by', [
   ...timedSchema.options,
-  z.strictObject({ by: z.literal('months'), from: month, to: month }),
+  z.strictObject({ by: z.literal('months'), from: northernMonthSchema, to: northernMonthSchema }),
 ]);
 export type LifeTime = z.infer<typeof lifeTimeSchema>;
 

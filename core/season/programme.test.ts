@@ -1,10 +1,11 @@
+import { monthOf } from '../../lib/calendar/months';
 import fc from 'fast-check';
 import { dayAfter } from '../../lib/calendar/days';
 import { WORKS } from '../work/works';
 import { FOR_GOOD, programmed, USUAL_PROGRAMME, visitsOf, weightOf, yearOf, type Life, type Step } from './programme';
-import type { FollowUpRule } from './rules';
+import type { LocalFollowUpRule } from './rules';
 
-const again = (count: number, unit: FollowUpRule['after']['unit'], more: Partial<FollowUpRule> = {}): FollowUpRule => ({
+const again = (count: number, unit: LocalFollowUpRule['after']['unit'], more: Partial<LocalFollowUpRule> = {}): LocalFollowUpRule => ({
   id: 'again',
   kind: 'treat-again',
   what: 'Inject again',
@@ -12,7 +13,7 @@ const again = (count: number, unit: FollowUpRule['after']['unit'], more: Partial
   why: 'it wears off',
   ...more,
 });
-const look: FollowUpRule = {
+const look: LocalFollowUpRule = {
   id: 'look',
   kind: 'look',
   what: 'Look at the crown',
@@ -103,7 +104,7 @@ it('all visits lie within the years and in order; treatments keep their distance
         expect(visits.map((v) => v.day)).toEqual(visits.map((v) => v.day).sort());
         const days = visits.filter((v) => v.kind === 'treat').map((v) => v.day);
         for (const d of visits.map((v) => v.day)) expect(d >= from && d < end).toBe(true);
-        for (const d of days) if (months.length) expect(months).toContain(Number(d.slice(5, 7)));
+        for (const d of days) if (months.length) expect(months).toContain(monthOf(d));
         days.slice(1).forEach((d, i) => expect(d >= dayAfter(days[i]!, minDays, 'days')).toBe(true));
         if (maxPerYear)
           for (const y of new Set(days.map((d) => d.slice(0, 4))))
@@ -117,7 +118,7 @@ it('all visits lie within the years and in order; treatments keep their distance
 
 describe('a work that has a life of its own', () => {
   const life = (l: Partial<Life>): Life => ({ times: 1, apart: 0, everyYears: null, courses: null, ...l });
-  const treats = (l: Life, years = 10, rules: FollowUpRule[] = []) =>
+  const treats = (l: Life, years = 10, rules: LocalFollowUpRule[] = []) =>
     visitsOf(step({ rules, life: l }), '2027-03-27', years).filter((v) => v.kind === 'treat');
 
   it.each([
@@ -129,7 +130,7 @@ describe('a work that has a life of its own', () => {
   ])('%s', (_, l, times) => expect(treats(l)).toHaveLength(times));
 
   it('its looks and repairs stand beside it; what its rule makes depend on a look does so', () => {
-    const again: FollowUpRule = {
+    const again: LocalFollowUpRule = {
       id: 'again',
       kind: 'treat-again',
       what: 'Again',
@@ -137,7 +138,7 @@ describe('a work that has a life of its own', () => {
       onlyIf: 'live pests are found',
       why: 'eggs hatch',
     };
-    const look: FollowUpRule = {
+    const look: LocalFollowUpRule = {
       id: 'l',
       kind: 'look',
       what: 'Look',

@@ -1,7 +1,8 @@
+import { monthOf, type LocalMonth } from '../../lib/calendar/months';
 import { dayAfter, daysBetween } from '../../lib/calendar/days';
 import { type Day } from '../../lib/calendar/zone';
 import { followUps, span } from './follow-ups';
-import type { FollowUpRule } from './rules';
+import type { FollowUpRule, LocalFollowUpRule } from './rules';
 
 /** The programme of one tree's plan; what is null is left to the company's school or to the label. */
 export interface Programme {
@@ -30,7 +31,7 @@ export function programmeWords(programme: Programme, school: NonNullable<Program
 
 const THRESHOLD = 'a look finds it above the threshold';
 /** Where nothing says when it is done again, it is looked at after a year. */
-const IN_A_YEAR: FollowUpRule = {
+const IN_A_YEAR: LocalFollowUpRule = {
   id: 'in-a-year',
   kind: 'treat-again',
   what: 'Again where it has come back',
@@ -45,11 +46,11 @@ const IN_A_YEAR: FollowUpRule = {
  * @example programmed(rules, true, { school: null, everyYears: 3, years: 10 }, 'conventional')
  */
 export function programmed(
-  rules: readonly FollowUpRule[],
+  rules: readonly LocalFollowUpRule[],
   injection: boolean,
   programme: Programme,
   school: NonNullable<Programme['school']>,
-): FollowUpRule[] {
+): LocalFollowUpRule[] {
   return rules.map((rule) => {
     if (rule.kind !== 'treat-again') return rule;
     const next = { ...rule };
@@ -82,11 +83,11 @@ export interface Step {
   /** Its own life, where it has one; else its rules say when it is done again. */
   life?: Life | undefined;
   /** As the programme has them. */
-  rules: readonly FollowUpRule[];
+  rules: readonly LocalFollowUpRule[];
   minDays: number;
   maxPerYear: number | null;
   /** Months in which the label allows it; empty for all. */
-  months: readonly number[];
+  months: readonly LocalMonth[];
 }
 export interface Visit {
   day: Day;
@@ -113,7 +114,7 @@ export function visitsOf(step: Step, from: Day, years: number): Visit[] {
   const visits: Visit[] = [];
   const perYear = new Map<string, number>();
   let day = from;
-  while (season.length && !season.includes(Number(day.slice(5, 7))))
+  while (season.length && !season.includes(monthOf(day)))
     day = dayAfter(`${day.slice(0, 7)}-01`, 1, 'months');
   let seasonFrom = day;
   let onlyIf: string | null = null;

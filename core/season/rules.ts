@@ -1,3 +1,5 @@
+import { localMonth } from '../../lib/calendar/hemisphere';
+import { northernMonthSchema, type LocalMonth } from '../../lib/calendar/months';
 import { z } from 'zod';
 
 /** One rule of a plan: what comes next, how long after what was done, and why. */
@@ -16,8 +18,8 @@ export const followUpRule = z
     /** Earliest and latest, in the same unit; without them only the date itself counts. */
     earliest: z.number().int().min(0).max(120).optional(),
     latest: z.number().int().min(0).max(120).optional(),
-    /** Calendar months in which the visit makes sense; a date outside moves to the first day of the next such month. */
-    months: z.array(z.number().int().min(1).max(12)).max(12).optional(),
+    /** Months in which the visit makes sense; a date outside moves to the first day of the next such month. */
+    months: z.array(northernMonthSchema).max(12).optional(),
     /** Shown when the visit depends on what an earlier one finds. */
     onlyIf: z.string().max(160).optional(),
     why: z.string().trim().min(3).max(300),
@@ -32,3 +34,10 @@ export const followUpRule = z
   });
 
 export type FollowUpRule = z.infer<typeof followUpRule>;
+
+/** A rule with its months as they come where the tree stands. */
+export type LocalFollowUpRule = Omit<FollowUpRule, 'months'> & { months?: LocalMonth[] | undefined };
+
+/** Rules with their months in the year of the place. */
+export const localRules = (rules: readonly FollowUpRule[], south: boolean): LocalFollowUpRule[] =>
+  rules.map(({ months, ...rule }) => (months ? { ...rule, months: months.map((m) => localMonth(m, south)) } : rule));

@@ -1,5 +1,5 @@
 import { memoize, memoizeEach } from '../../lib/memoize';
-import type { LeafState } from '../diagnose/words';
+import type { LeafState } from './leaf-state';
 import { isAutumn, trackOf, type Bbch } from './bbch';
 import { dayAfter, daysBetween } from '../../lib/calendar/days';
 import { type Day } from '../../lib/calendar/zone';

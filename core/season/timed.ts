@@ -1,3 +1,4 @@
+import type { NorthernMonth } from '../../lib/calendar/months';
 import { memoizeEach } from '../../lib/memoize';
 import { trackOf, type Bbch } from './bbch';
 import { dayAfter } from '../../lib/calendar/days';
@@ -78,7 +79,7 @@ function spansOf(timed: Timed, year: HostYear): TimedSpan[] {
 
 /** First and last day of a span of northern months, ending in each year from `first` to `last`; it may cross New Year. */
 export function monthSpans(
-  { from, to }: { from: number; to: number },
+  { from, to }: { from: NorthernMonth; to: NorthernMonth },
   south: boolean,
   first: number,
   last: number,

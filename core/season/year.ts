@@ -1,6 +1,7 @@
+import { northernMonth } from '../../lib/calendar/hemisphere';
+import { monthOf } from '../../lib/calendar/months';
 import { memoizeEach } from '../../lib/memoize';
-import type { Host } from '../diagnose/knowledge';
-import type { LeafState } from '../diagnose/words';
+import type { LeafState } from './leaf-state';
 import type { Forecast, Hour, WeatherDay } from '../weather/station';
 import { dayAfter, daysBetween } from '../../lib/calendar/days';
 import { dayIn, type Day } from '../../lib/calendar/zone';
@@ -56,9 +57,9 @@ export function withYearsAhead(year: HostYear, more: number): HostYear {
 }
 
 /** What the leaves are expected to be like on a day: by the stages of the host where they are known, else by the calendar. */
-export function expectedLeaf(host: Pick<Host, 'evergreen'>, year: HostYear, day: Day, south: boolean): LeafState {
+export function expectedLeaf(host: { evergreen: boolean }, year: HostYear, day: Day, south: boolean): LeafState {
   if (host.evergreen) return 'full';
-  return leafOn(year.stages, day) ?? usualLeaf(Number(day.slice(5, 7)), false, south ? -1 : 1);
+  return leafOn(year.stages, day) ?? usualLeaf(northernMonth(monthOf(day), south), false);
 }
 
 /** Flowers of a host as they are expected: from the first bloom to its end. */

@@ -1,5 +1,5 @@
 /**
- * The key of something of an company's own, by its name; it begins with “own-”, so that nothing that ships is ever taken for it.
+ * The key of something of a company's own, by its name; it begins with “own-”, so that nothing that ships is ever taken for it.
  * @example customKey('Guards of the harbour') // 'own-guards-of-the-harbour'
  */
 export const customKey = (name: string): string =>

@@ -1,7 +1,7 @@
 import { formatDay } from '../../lib/calendar/days';
 import { gate, type Gate } from '../gates/gate';
 import { figure } from '../../lib/units/units';
-import { monthsThere, type Ask, type WorkFacts } from './work';
+import { monthsThere, type Ask, type WorkFacts, northernMonthOf } from './work';
 
 /** The closed season of a region for this host on this day, or null. Runs over the turn of a year where it must. */
 export function closedSeason(f: Pick<WorkFacts, 'host' | 'today' | 'closedSeasons'>) {
@@ -41,7 +41,7 @@ export function cutGates(facts: WorkFacts, a: Record<string, unknown>, livePerce
         satisfy: 'Bag what lies about, photograph, telephone.',
       }),
     );
-  const m = facts.northernMonth;
+  const m = northernMonthOf(facts);
   if (facts.host.groups.includes('stone-fruit') && (m >= 10 || m <= 3))
     out.push(
       gate({

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { uuid } from '../records/record';
+import { uuid } from '@/lib/ids';
 
 /** What is said of a work that was carried out, or is dropped. */
 export const finishSchema = z.object({

@@ -14,7 +14,7 @@ import {
 } from '../../lib/units/units';
 import type { WorkSheet } from './work';
 
-/** What an company owns beside products, vessels and sprayers. */
+/** What a company owns beside products, vessels and sprayers. */
 export const EQUIPMENT_KINDS = ['bit', ...DEVICES, 'drill', 'probe', 'tool'] as const;
 export type EquipmentKind = (typeof EQUIPMENT_KINDS)[number];
 export interface Equipment {

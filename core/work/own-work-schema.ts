@@ -1,13 +1,13 @@
+import { northernMonthSchema } from '../../lib/calendar/months';
 import { z } from 'zod';
 import { entryId, OPTION_METHODS } from '../diagnose/knowledge';
 
 const text = z.string().trim().min(2, 'Say it in two signs at least.').max(300, 'At most 300 signs.');
 /** How many of a thing, as it is said: “1”, “2 m”. */
 const amount = z.string().trim().min(1, 'Say how many.').max(40, 'At most 40 signs.');
-const month = z.number().int().min(1).max(12);
 
 /**
- * A work of an company's own, without a label: what is counted, what a crew does, what must be so before it, and when somebody
+ * A work of a company's own, without a label: what is counted, what a crew does, what must be so before it, and when somebody
  * looks again. What is put on a tree is a product and needs a label; this is for hands and tools.
  */
 export const customWorkSchema = z.strictObject({
@@ -26,7 +26,7 @@ export const customWorkSchema = z.strictObject({
   /** What must be so before anything is done: each is asked, and holds the work until somebody says so. */
   before: z.array(text).max(6).default([]),
   /** Months of the northern year in which it is done; outside of them it is held. */
-  months: z.tuple([month, month]).default([1, 12]),
+  months: z.tuple([northernMonthSchema, northernMonthSchema]).default([1, 12]),
   /** It cuts living wood: the closed seasons of the region hold for it. */
   cuts: z.boolean().default(false),
   minutes: z.strictObject({ once: z.number().min(0).max(480), each: z.number().min(0).max(240) }),

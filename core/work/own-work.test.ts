@@ -15,7 +15,8 @@ const facts: WorkFacts = {
   crownWidthM: 8,
   texture: 'loam',
   condition: { id: 'lime-aphid', name: 'Lime aphid' },
-  northernMonth: 6,
+  south: false,
+  customWorks: [],
   mainRoots: [],
   group: null,
   zoneSchool: '12',
@@ -51,7 +52,7 @@ it('what must be so is asked one by one, and holds until it is said', () => {
 
 it('its months are those of the northern year and may cross New Year', () => {
   expect(gates({ months: [10, 3] })).toEqual(['own-work-months tripped']);
-  expect(gates({ months: [10, 3] }, {}, { northernMonth: 1 })).toEqual([]);
+  expect(gates({ months: [10, 3] }, {}, { today: '2026-01-10' })).toEqual([]);
   expect(gates({ months: [5, 9] })).toEqual([]);
 });
 
@@ -87,7 +88,7 @@ it('it is offered for its own conditions alone, where its method is, and found b
   expect(offered({ condition: { id: 'beech-scale', name: 'Beech scale' } })).not.toContain('own-brushing');
   expect(worksFor({ ...facts, customWorks }, [{ method: 'fence' }]).fit.map((w) => w.id)).not.toContain('own-brushing');
   expect(findWork('own-brushing', customWorks)?.name).toBe('Brush it out');
-  expect(findWork('own-brushing')).toBeNull();
+  expect(findWork('own-brushing', [])).toBeNull();
   expect(WORKS.some((w) => w.id === 'own-brushing')).toBe(false);
 });
 

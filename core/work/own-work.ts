@@ -1,14 +1,14 @@
 import { gate, type Gate } from '../gates/gate';
-import { inSeason, monthName } from '../../lib/calendar/months';
+import { inSeason } from '../../lib/calendar/months';
 import { CUT_STEPS, cutGates, dressing, dry, hazard } from './cuts';
 import type { CustomWork } from './own-work-schema';
-import { num, rule, type Ask, type Work } from './work';
+import { num, rule, type Ask, type Work, monthsThere, northernMonthOf, type WorkFacts } from './work';
 
 const BEFORE = 'before-';
 const source = (w: CustomWork) => `own work: ${w.basis}`;
 
 /** What must be so and was not said to be, and the months in which it is done. */
-function gatesOf(w: CustomWork, northernMonth: number, said: Readonly<Record<string, unknown>>): Gate[] {
+function gatesOf(w: CustomWork, facts: WorkFacts, said: Readonly<Record<string, unknown>>): Gate[] {
   return [
     ...w.before.flatMap((sentence, i) =>
       said[`${BEFORE}${i}`] === true
@@ -25,14 +25,14 @@ function gatesOf(w: CustomWork, northernMonth: number, said: Readonly<Record<str
             }),
           ],
     ),
-    ...(inSeason(northernMonth, w.months)
+    ...(inSeason(northernMonthOf(facts), w.months)
       ? []
       : [
           gate({
             id: 'own-work-months',
             strength: 'hold',
             title: 'Not its time',
-            sentence: `It is done from ${monthName(w.months[0])} to ${monthName(w.months[1])} of the northern year.`,
+            sentence: `It is done from ${monthsThere(facts, ...w.months)}.`,
             source: source(w),
             satisfy: 'Plan it for its months, or give a reason.',
           }),
@@ -40,7 +40,7 @@ function gatesOf(w: CustomWork, northernMonth: number, said: Readonly<Record<str
   ];
 }
 
-/** A work of an company's own, as every other: asked, gated, worked out, and looked at again. */
+/** A work of a company's own, as every other: asked, gated, worked out, and looked at again. */
 export function workOf(w: CustomWork): Work {
   const asks: Ask[] = [
     {
@@ -71,13 +71,12 @@ export function workOf(w: CustomWork): Work {
     workOut: (facts, a) => {
       const count = num(a, 'count');
       const minutes = w.minutes.once + w.minutes.each * count;
-      const month = facts.northernMonth;
       return {
         figures: [{ name: w.counted.what, value: String(count), unit: '' }],
         sum: [`${w.minutes.once} min, and ${w.minutes.each} min for each of ${count}: ${minutes} min`],
         steps: [...(w.cuts ? CUT_STEPS : []), ...w.steps, ...(w.cuts ? [dressing(facts)] : [])],
         take: w.take,
-        gates: [...gatesOf(w, month, a), ...(w.cuts ? cutGates(facts, a, 0) : [])],
+        gates: [...gatesOf(w, facts, a), ...(w.cuts ? cutGates(facts, a, 0) : [])],
         minutes,
         followUps: w.again
           ? [rule(`${w.id}-again`, 'look', w.again.what, w.again.days, 'days', `our own work, ${w.basis}`)]

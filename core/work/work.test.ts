@@ -2,12 +2,13 @@ import fc from 'fast-check';
 import { findCondition, findHost } from '@/knowledge';
 import { closedSeason } from './cuts';
 import { WORK_RULES } from './rules';
-import { factsOn, readAnswers, usualAnswers, type Answers, type Work, type WorkFacts } from './work';
+import { factsOn, readAnswers, usualAnswers, type Answers, type Work, type WorkFacts, northernMonthOf } from './work';
 import { findWork, WORKS, worksFor } from './works';
 
 const f: WorkFacts = {
   today: '2026-06-01',
-  northernMonth: 6,
+  south: false,
+  customWorks: [],
   system: 'metric',
   tag: '12',
   host: findHost('wych-elm')!,
@@ -25,7 +26,7 @@ const f: WorkFacts = {
   region: 'Test',
 };
 const out = (id: string, a: Answers = {}, facts: Partial<WorkFacts> = {}) => {
-  const w = findWork(id)!;
+  const w = findWork(id, [])!;
   const all = { ...f, ...facts };
   return w.workOut(all, { ...usualAnswers(w, all), ...a });
 };
@@ -91,7 +92,7 @@ it('the matrix of rules names every gate of every work, with its strength, and n
       mainRoots: fc.constantFrom([], [root]),
       diameterCm: fc.double({ min: 5, max: 120, noNaN: true }),
     })
-    .map((x) => ({ ...x, northernMonth: Number(x.today.slice(5, 7)) }));
+    .map((x) => ({ ...x }));
   const seen = new Set<string>();
   for (const w of WORKS)
     fc.assert(
@@ -113,7 +114,7 @@ it('the matrix of rules names every gate of every work, with its strength, and n
 });
 
 it('reads what was typed, and names the field that cannot be read', () => {
-  const w = findWork('guard')!;
+  const w = findWork('guard', [])!;
   expect(readAnswers(w, f, { snow: '70', years: 'four' })).toMatchObject({ ok: false, issues: [{ path: 'years' }] });
   expect(readAnswers(w, f, { snow: '301' })).toMatchObject({ ok: false, issues: [{ path: 'snow' }] });
   expect(readAnswers(w, f, { material: 'wool' })).toMatchObject({ ok: false, issues: [{ path: 'material' }] });
@@ -217,7 +218,7 @@ describe('each gate of a work trips, and just does not', () => {
     expect(out2.sum).toContain('3 main roots: 2 sound, 0 doubtful, 1 decayed.');
   });
   it('water shoots out of season get a note', () => {
-    expect(gateIds('water-shoots', {}, { today: '2026-02-01', northernMonth: 2 })).toContain('shoots-season');
+    expect(gateIds('water-shoots', {}, { today: '2026-02-01' })).toContain('shoots-season');
     expect(gateIds('water-shoots')).not.toContain('shoots-season');
   });
 });
@@ -266,10 +267,10 @@ it('each trouble has the cut of its own: rotten wood is relieved, nothing is cut
 it('facts on a later day: its season, north and south, and never a day that has passed', () => {
   expect(factsOn(f, '2026-05-01')).toBe(f);
   expect(factsOn(f, '2026-11-10')).toMatchObject({ today: '2026-11-10' });
-  expect(factsOn({ ...f, northernMonth: 6 }, '2027-01-10')).toMatchObject({ northernMonth: 1 });
-  // June in the south is December of the northern year; seven months on it is July there.
-  expect(factsOn({ ...f, northernMonth: 12 }, '2027-01-10')).toMatchObject({ northernMonth: 7 });
-  const summer = { ...f, host: findHost('plum')!, today: '2026-06-01', northernMonth: 6 };
+  expect(northernMonthOf(factsOn(f, '2027-01-10'))).toBe(1);
+  // January in the south is July of the northern year.
+  expect(northernMonthOf(factsOn({ ...f, south: true }, '2027-01-10'))).toBe(7);
+  const summer = { ...f, host: findHost('plum')!, today: '2026-06-01' };
   const ids = (on: string) => out('open-crown', {}, factsOn(summer, on)).gates.map((g) => g.id);
   expect(ids('2026-06-20')).not.toContain('stone-fruit-winter');
   expect(ids('2026-12-20')).toContain('stone-fruit-winter');
@@ -305,11 +306,11 @@ it('on a palm nothing is offered that cuts a crown of branches or joins bark, an
 });
 
 it('the months of a work are those where the tree stands: a southern January is a northern July', () => {
-  const south = { today: '2026-01-15', northernMonth: 7 };
+  const south = { today: '2026-01-15', south: true };
   expect(gateIds('water-shoots', {}, south)).not.toContain('shoots-season');
-  expect(gateIds('water-shoots', {}, { today: '2026-07-15', northernMonth: 1 })).toContain('shoots-season');
-  expect(usualAnswers(findWork('water')!, { ...f, ...south })['et']).toBe(4);
-  const plum = { host: findHost('plum')!, condition: null, today: '2026-07-15', northernMonth: 1 };
+  expect(gateIds('water-shoots', {}, { today: '2026-07-15', south: true })).toContain('shoots-season');
+  expect(usualAnswers(findWork('water', [])!, { ...f, ...south })['et']).toBe(4);
+  const plum = { host: findHost('plum')!, condition: null, today: '2026-07-15', south: true };
   const gate = out('open-crown', {}, plum).gates.find((g) => g.id === 'stone-fruit-winter');
   expect(gate!.satisfy).toMatch(/November to February/);
 });

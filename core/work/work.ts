@@ -1,9 +1,10 @@
+import { localMonth, northernMonth } from '../../lib/calendar/hemisphere';
 import type { Issue } from '../../lib/result';
 import type { SoilTexture } from '../basin/basin';
 import type { TreatmentOption } from '../diagnose/knowledge';
 import type { Gate } from '../gates/gate';
 import type { MainRoot, RootZoneSchool } from '../rootzone/zone';
-import { monthName } from '../../lib/calendar/months';
+import { monthName, monthOf, type NorthernMonth } from '../../lib/calendar/months';
 import type { Life } from '../season/programme';
 import type { FollowUpRule } from '../season/rules';
 import type { Day } from '../../lib/calendar/zone';
@@ -29,8 +30,8 @@ export interface WorkFacts {
     /** A disease that a cut can take out: such a cut is not held by a closed season where the region lets it pass. */
     disease?: boolean;
   } | null;
-  /** Month of the northern year. */
-  northernMonth: number;
+  /** South of the equator, where the months of a work come half a year later. */
+  south: boolean;
   /** Oak wilt is about here: every fresh cut on oak is painted at once. */
   wiltRegion?: boolean;
   /** Main roots as last sounded. */
@@ -41,26 +42,26 @@ export interface WorkFacts {
   woundSchool: 'none' | 'wilt region' | 'always on oak';
   meshSchool: 'metal' | 'plastic';
   /** Works of the company's own, beside those that ship. */
-  customWorks?: readonly CustomWork[];
+  customWorks: readonly CustomWork[];
   /** Closed seasons for cutting, from the region profile. */
   closedSeasons: readonly { hosts: string[]; from: string; to: string; why: string; diseaseCuts?: boolean }[];
   region: string;
 }
 
+/** The month of the northern year in which the tree stands. */
+export const northernMonthOf = (f: Pick<WorkFacts, 'today' | 'south'>): NorthernMonth =>
+  northernMonth(monthOf(f.today), f.south);
+
 /** A span of months of the northern year, in words for where the tree stands. @example monthsThere(f, 5, 8) // 'May to August' */
-export function monthsThere(f: Pick<WorkFacts, 'today' | 'northernMonth'>, from: number, to: number): string {
-  const turn = Number(f.today.slice(5, 7)) - f.northernMonth + 24;
-  const there = (m: number) => monthName(((m - 1 + turn) % 12) + 1);
+export function monthsThere(f: Pick<WorkFacts, 'south'>, from: NorthernMonth, to: NorthernMonth): string {
+  const there = (m: NorthernMonth) => monthName(localMonth(m, f.south));
   return `${there(from)} to ${there(to)}`;
 }
 
 /** The facts as they may be expected on a day to come; a day that has passed is today. */
 export function factsOn(facts: WorkFacts, day: Day): WorkFacts {
   if (day <= facts.today) return facts;
-  const month = (of: Day) => Number(of.slice(5, 7));
-  // The month of the northern year moves on by as many months as the local one.
-  const moved = month(day) - month(facts.today);
-  return { ...facts, northernMonth: ((facts.northernMonth + moved + 11) % 12) + 1, today: day };
+  return { ...facts, today: day };
 }
 
 export type Answer = number | string | boolean;

@@ -40,7 +40,6 @@ import { tieReleaseWork } from './works/tie-release';
 import { woodCoverWork } from './works/wood-cover';
 import { protectionFenceWork } from './works/protection-fence';
 import { fitsForm, fitted } from './fits';
-import { customKnowledgeNow } from '../custom-knowledge';
 import { workOf } from './own-work';
 import type { CustomWork } from './own-work-schema';
 import type { Work, WorkFacts } from './work';
@@ -88,22 +87,16 @@ export const WORKS: readonly Work[] = [
   woodCoverWork,
   protectionFenceWork,
 ].map(fitted);
-const withCustomKnowledge = (own: readonly CustomWork[]): readonly Work[] =>
+/** Every work: those that ship, and a company's own after them. */
+export const worksWith = (own: readonly CustomWork[]): readonly Work[] =>
   own.length ? [...WORKS, ...own.map(workOf)] : WORKS;
-/** Every work, those of the company that asks among them. */
-export const worksNow = (): readonly Work[] => withCustomKnowledge(customKnowledgeNow().works);
-/** A work by its id; of the company's own where it asks, or where its works are passed along. */
-export const findWork = (id: string, own: readonly CustomWork[] = customKnowledgeNow().works): Work | null =>
-  withCustomKnowledge(own).find((w) => w.id === id) ?? null;
+/** A work by its id. */
+export const findWork = (id: string, own: readonly CustomWork[]): Work | null =>
+  worksWith(own).find((w) => w.id === id) ?? null;
 
-/** The works that may serve against a condition. */
-const worksOn = (facts: Pick<WorkFacts, 'condition'>, works: readonly Work[]): Work[] =>
+/** Those of some works that may serve against a condition. */
+export const worksOn = (facts: Pick<WorkFacts, 'condition'>, works: readonly Work[]): Work[] =>
   works.filter((w) => w.when?.(facts) ?? true);
-/** The same, those of the company among them. */
-export const worksOf = (
-  facts: Pick<WorkFacts, 'condition'>,
-  own: readonly CustomWork[] = customKnowledgeNow().works,
-): Work[] => worksOn(facts, withCustomKnowledge(own));
 
 /** The works that carry out what the knowledge base offers for a condition, in its order; the others after them. */
 export function worksFor(
@@ -111,7 +104,7 @@ export function worksFor(
   options: readonly Pick<TreatmentOption, 'method'>[],
 ): { fit: Work[]; other: Work[] } {
   const wanted = options.map((o) => o.method);
-  const works = withCustomKnowledge(facts.customWorks ?? []);
+  const works = worksWith(facts.customWorks);
   const fit = worksOn(facts, works)
     .filter((w) => wanted.includes(w.method) && fitsForm(w, facts.host))
     .sort((a, b) => wanted.indexOf(a.method) - wanted.indexOf(b.method));

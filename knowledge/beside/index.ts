@@ -7,7 +7,7 @@ import { REPLANTING } from './replanting';
 import { WINTERS } from './winters';
 import { wrongOf } from './wrong';
 
-/** What the guide tells beside a condition: of an company’s own what stands in its entry, of what ships the tables here. */
+/** What the guide tells beside a condition: of a company’s own what stands in its entry, of what ships the tables here. */
 export const besideOf = (condition: Condition): Beside =>
   condition.beside ?? {
     life: lifeOf(condition.id),

@@ -1,3 +1,32 @@
+import { z } from 'zod';
+import type { Day } from './zone';
+
+declare const yearOf: unique symbol;
+/** A month, 1 to 12, as the calendar on the wall says it where the tree stands. */
+export type LocalMonth = number & { readonly [yearOf]?: 'local' };
+/**
+ * A month, 1 to 12, of the northern year, in which all that is known is written: July is high summer everywhere. The compiler
+ * takes neither for the other; `hemisphere.ts` turns one into the other.
+ */
+export type NorthernMonth = number & { readonly [yearOf]?: 'northern' };
+
+const month = z.number().int().min(1, 'a month is 1 to 12').max(12, 'a month is 1 to 12');
+export const localMonthSchema: z.ZodType<LocalMonth, number> = month;
+export const northernMonthSchema: z.ZodType<NorthernMonth, number> = month;
+
+/** The months of a year, in order. */
+export const MONTHS_OF_YEAR: readonly number[] = Array.from({ length: 12 }, (_, i) => i + 1);
+
+/** The month of a day. @example monthOf('2027-03-09') // 3 */
+export const monthOf = (day: Day): LocalMonth => Number(day.split('-')[1]);
+
+/** How many months lie from one month to the next time another comes, 0 to 11. @example monthsUntil(11, 2) // 3 */
+export const monthsUntil = <M extends LocalMonth | NorthernMonth>(from: M, to: M): number => (to - from + 12) % 12;
+
+/** The month so many months later; earlier where negative. @example monthAfter(11, 3) // 2 */
+export const monthAfter = <M extends LocalMonth | NorthernMonth>(month: M, count: number): M =>
+  ((((month - 1 + count) % 12) + 12) % 12) + 1 as M;
+
 const MONTHS = [
   'January',
   'February',
@@ -12,9 +41,9 @@ const MONTHS = [
   'November',
   'December',
 ];
-/** The name of a month, 1 to 12. */
-export const monthName = (m: number): string => MONTHS[m - 1]!;
+/** The name of a month, as people who stand there would say it. */
+export const monthName = (m: LocalMonth): string => MONTHS[m - 1]!;
 
 /** Whether a month lies in a span of months, which may cross New Year. */
-export const inSeason = (month: number, [from, to]: readonly [number, number]): boolean =>
+export const inSeason = <M extends LocalMonth | NorthernMonth>(month: M, [from, to]: readonly [M, M]): boolean =>
   from <= to ? month >= from && month <= to : month >= from || month <= to;

@@ -2,7 +2,8 @@
 
 import { Minus, Plus, X } from 'lucide-react';
 import { useState } from 'react';
-import type { Arc, Flare } from '@/core/ring/ring';
+import type { Flare } from '@/core/measure/trunk-marks';
+import type { Arc } from '@/core/measure/trunk-marks';
 import { Choices } from '../controls/controls';
 import { arcPath, bearingAt, onRing } from './polar';
 

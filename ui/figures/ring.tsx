@@ -1,5 +1,7 @@
 import { curveCatmullRomClosed, lineRadial } from 'd3-shape';
-import type { Arc, Flare, OldSite, Sector } from '@/core/ring/ring';
+import type { OldSite, Sector } from '@/core/ring/ring';
+import type { Flare } from '@/core/measure/trunk-marks';
+import type { Arc } from '@/core/measure/trunk-marks';
 import { showTrunk, type UnitSystem } from '@/lib/units/units';
 import { arcPath, compass, onRing as at } from './polar';
 

@@ -5,7 +5,7 @@ import { bandArea, INTAKE, splitPasses, USUAL_BAND, waterDepth, type SoilTexture
 import { dose } from '@/core/dose/dose';
 import type { Label } from '@/core/label/schema';
 import { combinedDiameter, diameterFromGirth, girthFromDiameter } from '@/core/measure/trunk';
-import type { Vessel } from '@/core/mix/vessels';
+import type { Vessel } from '@/core/dose/vessels';
 import { degreeDays } from '@/core/season/degree-days';
 import { readNumber } from '@/lib/units/numbers';
 import {

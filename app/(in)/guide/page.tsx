@@ -1,10 +1,12 @@
+import { companySouth } from '@/facts/region';
+import { northernMonth } from '@/lib/calendar/hemisphere';
 import Link from 'next/link';
 import { concerns, signsOf } from '@/core/diagnose/reading';
 import { KINDS, PARTS_OF_TREE } from '@/core/diagnose/words';
 import { guideSearch } from '@/core/diagnose/find';
 import type { Knowledge } from '@/core/diagnose/knowledge';
 import { memoize } from '@/lib/memoize';
-import { inSeason, monthName } from '@/lib/calendar/months';
+import { inSeason, monthName, type LocalMonth } from '@/lib/calendar/months';
 import { EVERYDAY } from '@/knowledge/everyday';
 import { knowledgeFor } from '@/app/_server/knowledge';
 import { allows, viewer } from '@/app/_server/viewer';
@@ -14,7 +16,7 @@ import { TagLine } from '@/ui/frame/pieces';
 
 export const metadata = { title: 'Field guide' };
 type Query = { find?: string; host?: string; place?: string; table?: string; kind?: string; month?: string };
-/** The search over what an company knows, laid out once. */
+/** The search over what a company knows, laid out once. */
 const searchOf = memoize((knowledge: Knowledge) => guideSearch(knowledge, EVERYDAY));
 
 /** Everything Elmhorn knows, by host, by place on the tree, by look-alike, or by a word. */
@@ -24,7 +26,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
   const host = knowledge.hosts.find((h) => h.id === q.host);
   const place = PARTS_OF_TREE.find((p) => p === q.place);
   const table = knowledge.lookalikes.find((t) => t.id === q.table);
-  const month = /^(?:[1-9]|1[0-2])$/.test(q.month ?? '') ? Number(q.month) : null;
+  const month = /^(?:[1-9]|1[0-2])$/.test(q.month ?? '') ? northernMonth(Number(q.month) as LocalMonth, companySouth(v)) : null;
   const find = (q.find ?? '').trim().slice(0, 80);
   const signs = new Map(knowledge.signs.map((s) => [s.id, s]));
   const search = searchOf(knowledge);
@@ -139,7 +141,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
         </select>
         <select
           name="month"
-          aria-label="Month, of the northern year"
+          aria-label="Month"
           defaultValue={q.month ?? ''}
           className="box w-auto"
         >

@@ -7,7 +7,7 @@ import type { OpenPlan } from '@/store/plans';
 import type { OpenWork } from '@/store/works';
 import type { CrewDayRow } from '@/store/crew-days';
 import { dayOrder, groupBy, loadOut } from '@/core/work/load-out';
-import { findWork } from '@/core/work/works';
+import { findWork } from '@/knowledge/works';
 import { scheduleView } from '@/views/jobs';
 import { byDay } from '@/views/today';
 import { Frame } from '@/ui/frame/frame';

@@ -1,3 +1,5 @@
+import { companySouth } from '@/facts/region';
+import { localMonth } from '@/lib/calendar/hemisphere';
 import Link from 'next/link';
 import { monthName } from '@/lib/calendar/months';
 import { LEVELS, practiceCase } from '@/core/practice/round';
@@ -25,6 +27,7 @@ export default async function Page({
   const seed = /^\d{1,9}$/.test(q.seed ?? '') ? Number(q.seed) : rounds.length * 17 + level * 1000 + 1;
   const drawn = own ?? practiceCase(knowledge, seed, level);
   const host = findHost(drawn.hostId)!;
+  const month = monthName(localMonth(drawn.month, companySouth(v)));
   const find = finder(knowledge);
   const mean = rounds.length ? Math.round(rounds.reduce((s, r) => s + r.score, 0) / rounds.length) : null;
   return (
@@ -35,7 +38,7 @@ export default async function Page({
           <p className="mt-1 text-[0.9375rem] text-ink-2">{own ? 'a closed case of ours' : `case ${seed}`}</p>
           <dl className="mt-3 border-t border-line-2">
             <TagLine name="Host">{host.name}</TagLine>
-            <TagLine name="Month">{monthName(drawn.month)}</TagLine>
+            <TagLine name="Month">{month}</TagLine>
             <TagLine name="Level">{own ? 'own' : level}</TagLine>
             <TagLine name="Rounds done">{rounds.length}</TagLine>
             <TagLine name="Mean score">{mean ?? '–'}</TagLine>
@@ -109,7 +112,7 @@ export default async function Page({
         level={level}
         own={own ? (q.own ?? null) : null}
         host={host.name}
-        month={monthName(drawn.month)}
+        month={month}
         drawn={drawn}
         names={Object.fromEntries(drawn.model.conditions.map((c) => [c.id, c.name]))}
       />

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { z } from 'zod';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { summary } from '@/core/records/words';
 import { METHOD_NAMES, METHODS } from '@/core/label/methods';
 import { WORKS_ALONE } from '@/core/records/filter';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { WORKS_ALONE } from '@/core/records/filter';
 import { METHODS } from '@/core/label/methods';
 import type { RecordFilter } from '@/store/records';

@@ -5,7 +5,7 @@ import { STAGE_NAMES } from '@/core/season/bbch';
 import { dayAfter } from '@/lib/calendar/days';
 import { type Day } from '@/lib/calendar/zone';
 import { groupBy } from '@/core/work/load-out';
-import { findWork } from '@/core/work/works';
+import { findWork } from '@/knowledge/works';
 import { findHost } from '@/knowledge';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { seasonView, type Season as SeasonOf } from '@/views/schedule';

@@ -1,11 +1,11 @@
 import { STAGE_NAMES, type Bbch } from '@/core/season/bbch';
 import { dayAfter } from '@/lib/calendar/days';
 import { type Day } from '@/lib/calendar/zone';
-import { isSouth } from '@/lib/calendar/hemisphere';
+import { southOf } from '@/lib/calendar/hemisphere';
 import type { StageDate } from '@/core/season/stages';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { groupBy } from '@/core/work/load-out';
-import { findWork } from '@/core/work/works';
+import { findWork } from '@/knowledge/works';
 import { findCondition, findHost } from '@/knowledge';
 import type { YearBand, YearMark, YearRow } from '@/ui/figures/year';
 import { LIFE_TONES, LIFE_WORDS, lifeTimeWords, spanWords, stageReason } from '@/ui/season-words';
@@ -126,7 +126,7 @@ const lifeRows = ({ lives, place }: SiteSeason): ProblemRow[] =>
         from: l.first,
         to: l.last,
         tone: LIFE_TONES[stage],
-        words: `${LIFE_WORDS[stage]} on ${findHost(hostId)?.name.toLowerCase() ?? hostId}, ${lifeTimeWords(l.time, isSouth(place.lat))}`,
+        words: `${LIFE_WORDS[stage]} on ${findHost(hostId)?.name.toLowerCase() ?? hostId}, ${lifeTimeWords(l.time, southOf(place))}`,
       })),
       marks: [],
     };

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import type { Vessel } from '@/core/mix/vessels';
+import type { Vessel } from '@/core/dose/vessels';
 import { Choices, TextField, Checkbox } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useNotify } from '@/ui/frame/undo.client';

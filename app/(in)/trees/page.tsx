@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { z } from 'zod';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { readBatchCode } from '@/core/mix/batch';
 import { findHost, hostsNow } from '@/knowledge';
 import { MixRows } from '../jobs/mixes/mix-rows';

@@ -1,4 +1,4 @@
-import { customFile } from '@/core/diagnose/own-file';
+import { customFile } from '@/core/custom/custom-file';
 import { customEntries, customHeatEntries } from '@/store/knowledge';
 import { route } from '../../_server/api';
 

@@ -1,4 +1,4 @@
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { girthFromDiameter } from '@/core/measure/trunk';
 import { findHost, latinOf } from '@/knowledge';
 import { exportTrees } from '@/store/tree-list';

@@ -1,5 +1,5 @@
 import { formatDay } from '../../../lib/calendar/days';
-import { monthName } from '../../../lib/calendar/months';
+import { monthName, monthOf, monthAfter, MONTHS_OF_YEAR } from '../../../lib/calendar/months';
 import { usesHost } from '../../label/match';
 import { type Method } from '../../label/methods';
 import { asking, gate, labelMonths, labelSource, type Rule } from '../gate';
@@ -296,16 +296,16 @@ export const labelFitRules: Rule[] = [
     setBy: 'label',
     label: (_, u) => u.months.length > 0,
     check: (facts) => {
-      const m = Number(facts.today.slice(5, 7));
+      const month = monthOf(facts.today);
       const months = labelMonths(facts);
-      if (!months.length || months.includes(m)) return null;
-      const next = Array.from({ length: 12 }, (_, i) => ((m + i) % 12) + 1).find((x) => months.includes(x))!;
-      const year = Number(facts.today.slice(0, 4)) + (next <= m ? 1 : 0);
+      if (!months.length || months.includes(month)) return null;
+      const next = MONTHS_OF_YEAR.map((ahead) => monthAfter(month, ahead)).find((x) => months.includes(x))!;
+      const year = Number(facts.today.slice(0, 4)) + (next <= month ? 1 : 0);
       return gate({
         id: 'window-closed',
         strength: 'hold',
         title: 'Outside its window',
-        sentence: `This use has its window in ${months.map(monthName).join(', ')}${facts.south ? ' (the label’s months, turned for the south)' : ''}; it is ${monthName(m)}.`,
+        sentence: `This use has its window in ${months.map(monthName).join(', ')}${facts.south ? ' (the label’s months, turned for the south)' : ''}; it is ${monthName(month)}.`,
         source: labelSource(facts, 'timing'),
         facts: [`today ${facts.today}`],
         satisfy: `Next window from ${formatDay(`${year}-${String(next).padStart(2, '0')}-01`)}.`,

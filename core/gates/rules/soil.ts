@@ -1,3 +1,5 @@
+import { northernMonth } from '../../../lib/calendar/hemisphere';
+import { monthOf } from '../../../lib/calendar/months';
 import { PROBES } from '../../label/methods';
 import { feedingDoubts } from '../../rootzone/feeding';
 import { asking, gate, isSoil, type Rule } from '../gate';
@@ -17,8 +19,7 @@ export const soilRules: Rule[] = [
       if (facts.use.method !== 'root-zone-feeding' || !n) return null;
       const doubts = feedingDoubts({
         release: n.release,
-        month: Number(facts.today.slice(5, 7)),
-        southern: facts.south ?? false,
+        month: northernMonth(monthOf(facts.today), facts.south),
         young: facts.dose?.ok === true && facts.dose.diameterCm < 8,
         drought: facts.said.drought === 'yes' || facts.condition?.id === 'drought-stress',
         hot: (facts.temperatureC ?? 0) > 30,

@@ -1,5 +1,5 @@
 import { gate } from '../../gates/gate';
-import { num, rule, type Work } from '../work';
+import { num, rule, type Work, northernMonthOf } from '../work';
 
 /** Height of the ring that is cut out, cm. */
 const GAP_CM = 30;
@@ -17,7 +17,7 @@ export const ivyWindowWork: Work = {
     { key: 'nests', kind: 'yes', name: 'Looked for nests and bats: none', usual: () => false },
   ],
   workOut: (facts, a) => {
-    const month = facts.northernMonth;
+    const month = northernMonthOf(facts);
     return {
       figures: [{ name: 'Window', value: String(num(a, 'gap')), unit: 'cm' }],
       sum: [`${num(a, 'stems')} stems, a ring ${num(a, 'gap')} cm high all round`],

@@ -1,5 +1,5 @@
 import { gate } from '../../gates/gate';
-import { num, rule, type Work } from '../work';
+import { num, rule, type Work, northernMonthOf } from '../work';
 import { hazard, dry, cutGates, CUT_STEPS, CUT_TAKE } from '../cuts';
 
 export const waterShootsWork: Work = {
@@ -17,7 +17,7 @@ export const waterShootsWork: Work = {
   ],
   workOut: (facts, a) => {
     const keep = Math.ceil((num(a, 'shoots') * num(a, 'keep')) / 100 - 1e-9);
-    const month = facts.northernMonth;
+    const month = northernMonthOf(facts);
     return {
       figures: [
         { name: 'Take', value: String(num(a, 'shoots') - keep), unit: '' },

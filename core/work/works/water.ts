@@ -2,7 +2,7 @@ import { daysBetween } from '../../../lib/calendar/days';
 import { gate } from '../../gates/gate';
 import { hoursToRoots, irrigate, nextWater, wateringOf, WATER_CAUTIONS, WATER_TO_CM } from '../../rootzone/water';
 import { figure, showFine, showTrunk, showVolume } from '../../../lib/units/units';
-import { num, rule, type Work } from '../work';
+import { num, rule, type Work, northernMonthOf } from '../work';
 import { pair } from '../digs';
 
 const USUAL = { flowLh: 4, supplyLh: 600 } as const;
@@ -63,7 +63,7 @@ export const waterWork: Work = {
       unit: 'mm/day',
       min: 0.1,
       max: 12,
-      usual: (f) => ([6, 7, 8].includes(f.northernMonth) ? 4 : 2),
+      usual: (f) => ([6, 7, 8].includes(northernMonthOf(f)) ? 4 : 2),
     },
   ],
   workOut: (facts, a) => {

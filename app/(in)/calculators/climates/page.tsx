@@ -1,5 +1,5 @@
 import { memoize } from '@/lib/memoize';
-import { monthName } from '@/lib/calendar/months';
+import { monthName, monthOf } from '@/lib/calendar/months';
 import { showFine, showTemperature } from '@/lib/units/units';
 import { CLIMATES, type Climate, type ClimateName } from '@/stand-ins/weather/climates';
 import { simulatedStation } from '@/stand-ins/weather/station';
@@ -16,7 +16,7 @@ const mean = (of: readonly number[]) => of.reduce((a, b) => a + b, 0) / of.lengt
 const monthsOf = memoize<Climate, ClimateMonth[]>((climate) => {
   const days = simulatedStation(7, { climate, lat: 48 }).days(YEARS.from, YEARS.to, 'UTC');
   return Array.from({ length: 12 }, (_, i) => {
-    const of = days.filter((d) => Number(d.day.slice(5, 7)) === i + 1);
+    const of = days.filter((d) => monthOf(d.day) === i + 1);
     return {
       min: mean(of.map((d) => d.min)),
       max: mean(of.map((d) => d.max)),

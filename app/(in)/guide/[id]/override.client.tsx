@@ -8,7 +8,7 @@ import { useSend } from '@/ui/controls/use.client';
 import { useNotify } from '@/ui/frame/undo.client';
 import { setLikelihood } from '../actions';
 
-/** An company's own word on how often this condition shows a sign; a shipped update keeps it. */
+/** A company's own word on how often this condition shows a sign; a shipped update keeps it. */
 export function OverrideForm({ condition, signs }: { condition: string; signs: { id: string; words: string }[] }) {
   const [form, setForm] = useState({ sign: signs[0]!.id, often: 'usual' as Often | 'unrelated', note: '' });
   const { busy, issues, send } = useSend(setLikelihood);

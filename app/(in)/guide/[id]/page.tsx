@@ -1,3 +1,4 @@
+import { companySouth } from '@/facts/region';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
@@ -50,7 +51,7 @@ export default async function Page({
     lifeYear(v, c, z.uuid().safeParse(query.place).data ?? null, stationFor, clockNow()),
     waysHere(v, c),
   ]);
-  const south = year?.south ?? false;
+  const south = year?.south ?? companySouth(v);
   const firmness = firmnessOf(id);
   const signs = new Map(knowledge.signs.map((s) => [s.id, s]));
   const hosts = knowledge.hosts.filter((h) => concerns(c.groups, h));

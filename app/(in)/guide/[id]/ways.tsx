@@ -44,7 +44,7 @@ export function Ways({
                     <Link href={`/stock/labels/${id}`} className="font-bold underline underline-offset-3">
                       {label.name}
                     </Link>
-                    , {use.title.toLowerCase()}: {wordsOfUse(label, use, units).join('; ')}
+                    , {use.title.toLowerCase()}: {wordsOfUse(label, use, { units, south }).join('; ')}
                   </li>
                 ))}
                 {works.map((w) => (

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { AddedKind } from '@/core/diagnose/overlay';
+import type { AddedKind } from '@/core/custom/overlay';
 import { FormIssues, TextField } from '@/ui/controls/controls';
 import { FilePress } from '@/ui/controls/file.client';
 import { useMadeId, useSend } from '@/ui/controls/use.client';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { OPTION_METHODS } from '@/core/diagnose/knowledge';
-import { CUSTOM_SCHEMAS } from '@/core/diagnose/overlay';
+import { CUSTOM_SCHEMAS } from '@/core/custom/overlay';
 import { shipped } from '@/knowledge';
 import { hostEntry, hostForm, likeHost, NO_HOST } from './host-form';
 import { signEntry, signForm } from './sign-form';

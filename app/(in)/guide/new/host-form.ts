@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type { Host } from '@/core/diagnose/knowledge';
-import type { CUSTOM_SCHEMAS } from '@/core/diagnose/overlay';
+import type { CUSTOM_SCHEMAS } from '@/core/custom/overlay';
 import { customKey } from '@/core/settings/own-key';
 
 /** What a host of one's own takes over from one that ships. */

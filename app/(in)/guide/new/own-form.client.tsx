@@ -4,7 +4,7 @@ import type { Issue } from '@/lib/result';
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import type { z } from 'zod';
-import type { AddedKind, CUSTOM_SCHEMAS } from '@/core/diagnose/overlay';
+import type { AddedKind, CUSTOM_SCHEMAS } from '@/core/custom/overlay';
 import { monthName } from '@/lib/calendar/months';
 import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';

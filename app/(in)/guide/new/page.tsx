@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { OPTION_METHODS } from '@/core/diagnose/knowledge';
-import { ADDED_KINDS, type AddedKind, type CUSTOM_SCHEMAS, type CustomEntry } from '@/core/diagnose/overlay';
+import { ADDED_KINDS, type AddedKind, type CUSTOM_SCHEMAS, type CustomEntry } from '@/core/custom/overlay';
 import { groupsOf } from '@/core/diagnose/reading';
 import { conditionsNow, findCondition, findHost, findSign, hosts, hostsNow } from '@/knowledge';
 import { besideOf } from '@/knowledge/beside';

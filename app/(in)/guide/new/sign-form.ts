@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type { Sign } from '@/core/diagnose/knowledge';
-import type { CUSTOM_SCHEMAS } from '@/core/diagnose/overlay';
+import type { CUSTOM_SCHEMAS } from '@/core/custom/overlay';
 import type { PartOfTree } from '@/core/diagnose/words';
 import { customKey } from '@/core/settings/own-key';
 

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { CustomTest, CUSTOM_SCHEMAS } from '@/core/diagnose/overlay';
+import type { CustomTest, CUSTOM_SCHEMAS } from '@/core/custom/overlay';
 import type { Often } from '@/core/diagnose/words';
 import { customKey } from '@/core/settings/own-key';
 

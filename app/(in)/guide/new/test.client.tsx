@@ -1,6 +1,6 @@
 'use client';
 
-import type { CustomTest as CustomTestEntry } from '@/core/diagnose/overlay';
+import type { CustomTest as CustomTestEntry } from '@/core/custom/overlay';
 import { OFTEN_WORDS } from '@/core/diagnose/words';
 import { Choices, SelectField, TextArea, TextField, Checkbox } from '@/ui/controls/controls';
 import { RemoveRow } from '@/ui/controls/picked.client';

@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type { OptionMethod } from '@/core/diagnose/knowledge';
-import type { CUSTOM_SCHEMAS } from '@/core/diagnose/overlay';
+import type { CUSTOM_SCHEMAS } from '@/core/custom/overlay';
 import { customKey } from '@/core/settings/own-key';
 import type { CustomWork } from '@/core/work/own-work-schema';
 

@@ -1,6 +1,6 @@
 import { aboutWords } from '@/facts/about';
 import type { CrewDayItem } from '@/facts/crew-day-ends';
-import { oneMix } from '@/core/records/row';
+import { oneMix } from '@/core/mix/one-mix';
 import type { Stands } from '@/core/crew-day/day';
 import { showAmount, showFill, type UnitSystem } from '@/lib/units/units';
 import { groupBy } from '@/core/work/load-out';

@@ -5,7 +5,7 @@ import { METHOD_NAMES } from '@/core/label/methods';
 import { hoursOn } from '@/core/schedule/hours';
 import { dayAfter } from '@/lib/calendar/days';
 import { findHost } from '@/knowledge';
-import { findWork } from '@/core/work/works';
+import { findWork } from '@/knowledge/works';
 import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';
 import { longDay, shortDay } from '@/ui/words';

@@ -8,7 +8,7 @@ import { dayThere } from '@/ui/words';
 
 export const metadata = { title: 'Overturned diagnoses' };
 
-/** Which diagnoses were overturned, by which test, and what had been put on meanwhile: how an company learns. */
+/** Which diagnoses were overturned, by which test, and what had been put on meanwhile: how a company learns. */
 export default async function Page() {
   const v = await viewer();
   const { rows, knowledge } = await overturnedView(v);

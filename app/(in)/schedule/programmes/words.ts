@@ -6,7 +6,7 @@ import { STAGE_NAMES } from '@/core/season/bbch';
 import { localMonth } from '@/lib/calendar/hemisphere';
 import { monthName } from '@/lib/calendar/months';
 import { showAmount, type UnitSystem } from '@/lib/units/units';
-import { findWork } from '@/core/work/works';
+import { findWork } from '@/knowledge/works';
 import { findCondition, findHost, heatModels } from '@/knowledge';
 import type { StopTold, VisitRow } from '@/store/assignments';
 import { boundWords, spanWords } from '@/ui/season-words';

@@ -6,7 +6,7 @@ import { DISEASED_TOO, PRESENCE } from '@/core/gates/region';
 import { CHAPTERS } from '@/core/gates/rules';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { WORK_RULES } from '@/core/work/rules';
-import { findWork } from '@/core/work/works';
+import { findWork } from '@/knowledge/works';
 import { findCondition, regions } from '@/knowledge';
 import { shelfLabels } from '@/store/stock';
 import { Frame } from '@/ui/frame/frame';

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { showArea, showDistance, showMass } from '@/lib/units/units';
 import { hoursText } from '@/core/schedule/hours';
 import { findHost } from '@/knowledge';

@@ -24,7 +24,7 @@ import { ChangeAnswer } from './chain.client';
 import { EditTree, Remind, Revoke, Settle } from './overview.client';
 import { Works, worksNow } from './works';
 import { takenNames } from '@/core/quotes/quote';
-import { findWork } from '@/core/work/works';
+import { findWork } from '@/knowledge/works';
 import { ItsProgrammes } from './programmes';
 import { SeasonHere } from './season-here';
 import { hostNames } from '@/app/(in)/trees/choices';

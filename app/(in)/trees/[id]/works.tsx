@@ -1,4 +1,4 @@
-import { findWork } from '@/core/work/works';
+import { findWork } from '@/knowledge/works';
 import type { WorkPlan } from '@/store/works';
 import { dayAndClock, shortDay } from '@/ui/words';
 import { FinishWork } from './finish-work.client';

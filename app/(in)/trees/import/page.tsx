@@ -1,4 +1,4 @@
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { refusal } from '@/core/people/rights';
 import { hostsNow } from '@/knowledge';
 import { sitesToChoose } from '@/store/sites';

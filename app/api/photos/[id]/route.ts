@@ -1,4 +1,4 @@
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { getPhoto } from '@/store/photos';
 import { issueResponse, route } from '../../../_server/api';
 

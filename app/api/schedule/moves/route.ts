@@ -1,4 +1,4 @@
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { planMovesView } from '@/views/plan-days';
 import { issueResponse, route } from '../../../_server/api';
 import { stationFor } from '../../../_server/station';

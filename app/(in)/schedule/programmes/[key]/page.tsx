@@ -1,3 +1,4 @@
+import { companySouth } from '@/facts/region';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
@@ -5,7 +6,6 @@ import { saidSchema } from '@/facts/answers';
 import { SAID, type FactKey } from '@/core/gates/said';
 import { dayAfter } from '@/lib/calendar/days';
 import { type Day } from '@/lib/calendar/zone';
-import { isSouth } from '@/lib/calendar/hemisphere';
 import { refusal } from '@/core/people/rights';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
@@ -69,7 +69,7 @@ export default async function Page({ params, searchParams }: Address) {
   const { programme } = view;
   const until = q.until ?? dayAfter(dayAfter(from, programme.years, 'years'), -1, 'days');
   const mayAssign = allows(v, 'prescribe');
-  const south = isSouth(v.spot.lat);
+  const south = companySouth(v);
   const tag = (
     <>
       <p className="text-head leading-tight font-extrabold">{programme.name}</p>

@@ -1,4 +1,4 @@
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { conditionsNow, hostsNow } from '@/knowledge';
 import { getLabel } from '@/store/stock';
 import { refusal } from '@/core/people/rights';

@@ -6,9 +6,8 @@ import { inWords } from '@/core/diagnose/sureness';
 import { certaintyWords } from '@/core/diagnose/words';
 import { refusal } from '@/core/people/rights';
 import { findHost } from '@/knowledge';
-import { isSouth } from '@/lib/calendar/hemisphere';
 import { openProblems } from '@/core/decide/problems';
-import { checksOf, latOf, testWords } from '@/facts/diagnosis';
+import { checksOf, treeSouth, testWords } from '@/facts/diagnosis';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { Frame } from '@/ui/frame/frame';
 import { dayThere } from '@/ui/words';
@@ -140,7 +139,7 @@ export function DiagnoseStep({
       <DecisionSheet
         result={result}
         find={found.find}
-        south={isSouth(latOf(tree))}
+        south={treeSouth(tree)}
         doubts={found.doubts}
         treeId={tree.id}
       />

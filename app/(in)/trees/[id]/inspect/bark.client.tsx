@@ -4,7 +4,7 @@ import { part } from '@/ui/controls/part.client';
 import { useState } from 'react';
 import { Choices } from '@/ui/controls/controls';
 import { Input, Select } from '@/ui/controls/input.client';
-import { TARGETS } from '@/core/decide/targets';
+import { TARGETS } from '@/core/diagnose/targets';
 import { barkLossAdvice, barkLossShare } from '@/core/measure/bark-loss';
 import { BEARINGS } from './form';
 import { type Props } from './beside.client';

@@ -5,7 +5,7 @@ import type { Tree } from '@/store/tree';
 import { doneWords, letterOf, type DoneForClient } from '@/core/decide/letter';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { dayIn } from '@/lib/calendar/zone';
-import { findWork } from '@/core/work/works';
+import { findWork } from '@/knowledge/works';
 import { findHost, findSign } from '@/knowledge';
 import { testWords } from '@/facts/diagnosis';
 import { todayOf } from '@/app/_server/viewer';

@@ -1,5 +1,5 @@
 import { waterDepth, type Passes } from '@/core/basin/basin';
-import { treatedGround } from '@/core/records/ground';
+import { treatedGround } from '@/core/prescribe/treated-ground';
 import type { Dose } from '@/core/dose/dose';
 import type { Gate } from '@/core/gates/gate';
 import { EMPTY_SITE_MAP } from '@/core/site-map/site-map';

@@ -1,4 +1,4 @@
-import { LEAF_STATES } from '@/core/diagnose/words';
+import { LEAF_STATES } from '@/core/season/leaf-state';
 import type { Gate } from '@/core/gates/gate';
 import type { Said } from '@/core/gates/said';
 import type { LabelUse } from '@/core/label/schema';

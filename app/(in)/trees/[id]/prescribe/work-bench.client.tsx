@@ -201,7 +201,7 @@ export function WorkBench({
   const said = useNotify();
   const sendWork = useSend(planWork, made);
   const { tag, head, strip, why } = frame;
-  const work = findWork(workId, facts?.customWorks);
+  const work = findWork(workId, facts?.customWorks ?? []);
   if (!work || !facts)
     return (
       <Frame tag={tag} head={head} margin={why}>

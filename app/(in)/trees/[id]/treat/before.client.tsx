@@ -2,7 +2,8 @@
 
 import type { Issue } from '@/lib/result';
 import { useState } from 'react';
-import { LEAF_STATES, type LeafState } from '@/core/diagnose/words';
+import { type LeafState } from '@/core/season/leaf-state';
+import { LEAF_STATES } from '@/core/season/leaf-state';
 import { isSoil, type Gate } from '@/core/gates/gate';
 import type { Said } from '@/core/gates/said';
 import type { LabelUse } from '@/core/label/schema';

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Issue } from '@/lib/result';
-import { DOSE_BASES, doseChangeSentence, type DoseBasis, type DoseChange } from '@/core/prescribe/dose-now';
+import { DOSE_BASES, doseChangeSentence, type DoseBasis, type DoseChange } from '@/core/dose/dose-change';
 import type { UnitSystem } from '@/lib/units/units';
 import { TextArea } from '@/ui/controls/controls';
 

@@ -1,7 +1,7 @@
 import type { Gate } from '@/core/gates/gate';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import type { Situation } from '@/core/prescribe/situation';
-import { treatedGround } from '@/core/records/ground';
+import { treatedGround } from '@/core/prescribe/treated-ground';
 import { showAmount, showFill, showFine, showTrunk, type UnitSystem } from '@/lib/units/units';
 import { BasinFigure } from '@/ui/figures/basin';
 import { RingFigure, ringWords } from '@/ui/figures/ring';

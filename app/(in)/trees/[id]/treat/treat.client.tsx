@@ -7,7 +7,7 @@ import { deviations } from '@/core/records/deviations';
 import { eatFrom, reEntryUntil } from '@/core/records/eat';
 import { dayIn } from '@/lib/calendar/zone';
 import { readOff } from '@/core/devices/devices';
-import { doseChange, type DoseBasis } from '@/core/prescribe/dose-now';
+import { doseChange, type DoseBasis } from '@/core/dose/dose-change';
 import { prescribe } from '@/core/prescribe/prescribe';
 import type { Situation } from '@/core/prescribe/situation';
 import { usualSource, type Source } from '@/core/mix/sources';

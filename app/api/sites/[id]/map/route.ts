@@ -1,4 +1,4 @@
-import { uuid } from '@/core/records/record';
+import { uuid } from '@/lib/ids';
 import { writeGeoJson } from '@/core/site-map/geojson';
 import { EMPTY_SITE_MAP } from '@/core/site-map/site-map';
 import { findHost } from '@/knowledge';

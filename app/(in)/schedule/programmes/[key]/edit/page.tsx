@@ -4,7 +4,7 @@ import { refusal } from '@/core/people/rights';
 import { METHODS, METHOD_NAMES } from '@/core/label/methods';
 import { STAGE_NAMES, STAGES } from '@/core/season/bbch';
 import { monthName } from '@/lib/calendar/months';
-import { worksNow } from '@/core/work/works';
+import { worksNow } from '@/knowledge/works';
 import { conditionsNow, heatModels, hostsNow, trainingLabels } from '@/knowledge';
 import { customHeatModels } from '@/store/season';
 import { Frame } from '@/ui/frame/frame';

@@ -1,18 +1,19 @@
+import { localMonthSchema } from '../../lib/calendar/months';
 import { z } from 'zod';
-import { bandArea, INTAKE, splitPasses, USUAL_BAND, waterDepth } from './basin/basin';
-import { caseSchema, decideCase, decideSchema, diagnoseCase, strangeIn, vocabulary } from './diagnose/ask';
-import { dose } from './dose/dose';
-import { labelSchema } from './label/schema';
-import { doubts } from './measure/plausible';
-import { combinedDiameter, diameterFromGirth, girthFromDiameter, stemDiameters } from './measure/trunk';
-import { toMarks } from './mix/vessels';
-import { countSites } from './ring/count';
-import { placeRing } from './ring/ring';
-import { degreeDays } from './season/degree-days';
-import { followUps } from './season/follow-ups';
-import { followUpRule } from './season/rules';
-import { CM_PER_IN, LENGTH, MASS, VOLUME } from '../lib/units/units';
-import { soilState, vapourDeficit } from './weather/air';
+import { bandArea, INTAKE, splitPasses, USUAL_BAND, waterDepth } from '../basin/basin';
+import { caseSchema, decideCase, decideSchema, diagnoseCase, strangeIn, vocabulary } from '../decide/ask';
+import { dose } from '../dose/dose';
+import { labelSchema } from '../label/schema';
+import { doubts } from '../measure/plausible';
+import { combinedDiameter, diameterFromGirth, girthFromDiameter, stemDiameters } from '../measure/trunk';
+import { toMarks } from '../dose/vessels';
+import { countSites } from '../ring/count';
+import { placeRing } from '../ring/ring';
+import { degreeDays } from '../season/degree-days';
+import { followUps } from '../season/follow-ups';
+import { followUpRule, localRules } from '../season/rules';
+import { CM_PER_IN, LENGTH, MASS, VOLUME } from '../../lib/units/units';
+import { soilState, vapourDeficit } from '../weather/air';
 import { found, NotKnown, question, type Lookup, type Question } from './question';
 import {
   arcs,
@@ -26,11 +27,11 @@ import {
   oldSites,
   stemRule,
   vessels,
-} from './questions-shared';
-import { GATE_QUESTIONS } from './questions-gates';
-import { METHOD_QUESTIONS } from './questions-methods';
-import { SCHEDULE_QUESTIONS } from './questions-schedule';
-import { SEASON_QUESTIONS } from './questions-season';
+} from './shared';
+import { GATE_QUESTIONS } from './gates';
+import { METHOD_QUESTIONS } from './methods';
+import { SCHEDULE_QUESTIONS } from './schedule';
+import { SEASON_QUESTIONS } from './season';
 
 const known = <Q extends z.output<typeof caseSchema>>(q: Q, look: Lookup): Q => {
   const strange = strangeIn(q, look.knowledge());
@@ -158,9 +159,11 @@ export const QUESTIONS: Record<string, Question> = {
       rules: z.array(followUpRule).min(1).max(60),
       doneOn: day,
       minDays: z.number().int().min(0).max(3660).default(0),
-      months: z.array(z.number().int().min(1).max(12)).max(12).default([]),
+      months: z.array(localMonthSchema).max(12).default([]),
+      /** South of the equator: the months of the rules, which are those of the northern year, are turned. */
+      south: z.boolean().default(false),
     }),
-    (q) => followUps(q.rules, q.doneOn, q.minDays, q.months),
+    (q) => followUps(localRules(q.rules, q.south), q.doneOn, q.minDays, q.months),
   ) as Question,
   basin: question(
     'the pour band, the depth of water on it, and how to split it into passes',

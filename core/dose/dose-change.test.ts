@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { trainingLabels } from '@/knowledge';
 import { dose, type Dose } from '../dose/dose';
-import { doseChange, doseChangeSentence } from './dose-now';
+import { doseChange, doseChangeSentence } from './dose-change';
 
 const label = trainingLabels[0]!;
 const vessel = { id: 'v', name: '10 mL syringe', dimension: 'volume' as const, capacity: 10, graduation: 0.5 };

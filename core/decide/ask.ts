@@ -1,16 +1,17 @@
+import { localMonthSchema } from '../../lib/calendar/months';
 import type { Issue } from '../../lib/result';
 import { z } from 'zod';
 import { baseOf } from '../decide/base';
 import { decide } from '../decide/decide';
 import type { DecideInput, DecisionResult } from '../decide/types';
-import { northernMonth } from '../../lib/calendar/hemisphere';
-import { alarming, observationDoubts, type Exclusion } from './doubts';
-import { findingSchema, testResultSchema, type Finding, type Host, type Knowledge } from './knowledge';
-import { balance, wouldChange } from './evidence';
-import { compile, type Model } from './model';
-import { nextInspections } from './next-look';
-import { evidenceOf, posterior, ranking, type Observed } from './rank';
-import { VIGOURS } from './words';
+import { northernMonth, isSouth } from '../../lib/calendar/hemisphere';
+import { alarming, observationDoubts, type Exclusion } from '../diagnose/doubts';
+import { findingSchema, testResultSchema, type Finding, type Host, type Knowledge } from '../diagnose/knowledge';
+import { balance, wouldChange } from '../diagnose/evidence';
+import { compile, type Model } from '../diagnose/model';
+import { nextInspections } from '../diagnose/next-look';
+import { evidenceOf, posterior, ranking, type Observed } from '../diagnose/rank';
+import { VIGOURS } from '../diagnose/words';
 
 const chanceKey = z.string().min(2).max(60);
 
@@ -35,7 +36,7 @@ export function shortFinding(text: string): Finding {
 /** A case by ids, as the command line and scripts put it; `knowledge` lists the ids with their wording. */
 export const caseSchema = z.strictObject({
   host: z.string(),
-  month: z.number().int().min(1, 'a month is 1 to 12').max(12, 'a month is 1 to 12'),
+  month: localMonthSchema,
   /** Latitude in degrees; south of the equator the months are turned by half a year. */
   lat: z.number().min(-90).max(90).nullable().default(null),
   /**
@@ -118,10 +119,13 @@ export function strangeIn(q: Case, knowledge: Knowledge): Issue | null {
   return null;
 }
 
+/** A case that says no latitude is one of the north. */
+const southOfCase = (q: Pick<Case, 'lat'>): boolean => q.lat !== null && isSouth(q.lat);
+
 function prepare(q: Case, knowledge: Knowledge) {
   const known = knowledge.hosts.find((h) => h.id === q.host) as Host;
   const host: Host = q.edible === undefined ? known : { ...known, edible: q.edible };
-  const month = northernMonth(q.month, q.lat);
+  const month = northernMonth(q.month, southOfCase(q));
   const model: Model = compile(knowledge, host, { ...q, month });
   const observed: Observed = { findings: q.findings, tests: q.tests };
   const post = posterior(model, evidenceOf(model, observed));
@@ -157,6 +161,7 @@ export function decideCase(
       ...q,
       host,
       month,
+      south: southOfCase(q),
       candidates,
       named: q.named,
       region,

@@ -1,6 +1,6 @@
 import type { LabelUse } from '../label/schema';
 import type { Hour } from '../weather/station';
-import { coverLeft, type CoverLeft } from './cover';
+import { coverLeft, type CoverLeft } from '../season/cover';
 import { dayIn, type Day } from '../../lib/calendar/zone';
 
 /** A spray that was put on leaves, as its record and its label have it. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { question, type Question } from './question';
-import { gapOf, rainsUntil, solving, whyNot, withoutCrew } from './schedule/solve';
+import { gapOf, rainsUntil, solving, whyNot, withoutCrew } from '../schedule/solve';
 
 const day = z.iso.date('must be a day that exists, as YYYY-MM-DD');
 const id = z.string().min(1).max(80);

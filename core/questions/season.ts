@@ -1,21 +1,20 @@
 import { z } from 'zod';
-import { USUAL_SCHOOLS } from './decide/schools';
-import { VIGOURS } from './diagnose/words';
-import { UNSAID } from './prescribe/unsaid';
-import type { Situation } from './prescribe/situation';
-import { assignVisits, underReason } from './programmes/assign';
-import { yearProgrammeSchema, type YearProgramme } from './programmes/schema';
-import type { Label } from './label/schema';
+import { USUAL_SCHOOLS } from '../decide/schools';
+import { VIGOURS } from '../diagnose/words';
+import { UNSAID } from '../prescribe/unsaid';
+import type { Situation } from '../prescribe/situation';
+import { assignVisits, underReason } from '../programmes/assign';
+import { yearProgrammeSchema, type YearProgramme } from '../programmes/schema';
+import type { Label } from '../label/schema';
 import { found, question, type Lookup, type Question } from './question';
-import { STAGES, type Bbch } from './season/bbch';
-import { growthSchema } from './season/growth-schema';
-import { expectedStages } from './season/stages';
-import { fitDays } from './weather/fitness';
-import { coverLeft } from './season/cover';
-import { expectedOn, heatOf, reachedOn } from './season/heat';
-import { dayAfter } from '../lib/calendar/days';
-import { bloomBlight, leafCurl, scabSpells } from './season/infection';
-import { localMonth } from '../lib/calendar/hemisphere';
+import { STAGES, type Bbch } from '../season/bbch';
+import { growthSchema } from '../season/growth-schema';
+import { expectedStages } from '../season/stages';
+import { fitDays } from '../weather/fitness';
+import { coverLeft } from '../season/cover';
+import { expectedOn, heatOf, reachedOn } from '../season/heat';
+import { dayAfter } from '../../lib/calendar/days';
+import { bloomBlight, leafCurl, scabSpells } from '../season/infection';
 
 /** Questions about the year: when heat brings something about, when leaves were infected, how long a cover holds. */
 const ZONES = new Set(Intl.supportedValuesOf('timeZone'));
@@ -305,7 +304,8 @@ function assignedVisits(q: AssignAsked, look: Lookup) {
     choices: { soil: null, leaf: null, temperatureC: null, windMs: null, rainNext24Mm: null },
     work: {
       today: q.today,
-      northernMonth: localMonth(Number(q.today.slice(5, 7)), situation.south),
+      south: situation.south,
+      customWorks: [],
       system: 'metric',
       tag: '',
       host,

@@ -5,7 +5,7 @@ import { z } from 'zod';
 import { shipped } from '@/knowledge';
 import { besideOf } from '@/knowledge/beside';
 import type { CustomEntry } from './overlay';
-import { keyOf, customFile, customFileSchema } from './own-file';
+import { keyOf, customFile, customFileSchema } from './custom-file';
 
 const published = JSON.parse(readFileSync(join(__dirname, '../../docs/knowledge.schema.json'), 'utf8'));
 

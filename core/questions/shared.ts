@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { labelSchema, type Label } from './label/schema';
+import { labelSchema, type Label } from '../label/schema';
 import { found, type Lookup } from './question';
-import { LENGTH } from '../lib/units/units';
+import { LENGTH } from '../../lib/units/units';
 
 /** What questions of several kinds ask in the same words. */
 export const cm = z.number().positive('must be more than 0').max(10_000, 'must be 10000 cm or less');

@@ -1,11 +1,11 @@
 import type { z } from 'zod';
-import type { conditionSchema, hostSchema, Knowledge } from './diagnose/knowledge';
-import type { Exclusion } from './diagnose/doubts';
-import type { Label } from './label/schema';
-import type { YearProgramme } from './programmes/schema';
-import type { Growth } from './season/growth-schema';
-import type { HeatModel } from './season/heat-schema';
-import type { Situation } from './prescribe/situation';
+import type { conditionSchema, hostSchema, Knowledge } from '../diagnose/knowledge';
+import type { Exclusion } from '../diagnose/doubts';
+import type { Label } from '../label/schema';
+import type { YearProgramme } from '../programmes/schema';
+import type { Growth } from '../season/growth-schema';
+import type { HeatModel } from '../season/heat-schema';
+import type { Situation } from '../prescribe/situation';
 
 /** What a question may look up by key; the knowledge itself stays outside the core. */
 export interface Lookup {

@@ -1,16 +1,17 @@
 import { z } from 'zod';
-import { CERTAINTIES, DECISIONS, LEAF_STATES, VIGOURS } from './diagnose/words';
-import { FACT_KEYS } from './gates/said';
-import { AREAS, POINTS } from './site-map/site-map';
-import { METHODS } from './label/methods';
-import type { Label, LabelUse } from './label/schema';
-import { doubts } from './measure/plausible';
-import { combinedDiameter } from './measure/trunk';
-import { prescribe } from './prescribe/prescribe';
-import type { Situation } from './prescribe/situation';
-import { UNSAID } from './prescribe/unsaid';
-import { daysOpen, nextWindow } from './prescribe/when';
-import { whenSchema } from './prescribe/when-schema';
+import { CERTAINTIES, DECISIONS, VIGOURS } from '../diagnose/words';
+import { LEAF_STATES } from '../season/leaf-state';
+import { FACT_KEYS } from '../gates/said';
+import { AREAS, POINTS } from '../site-map/site-map';
+import { METHODS } from '../label/methods';
+import type { Label, LabelUse } from '../label/schema';
+import { doubts } from '../measure/plausible';
+import { combinedDiameter } from '../measure/trunk';
+import { prescribe } from '../prescribe/prescribe';
+import type { Situation } from '../prescribe/situation';
+import { UNSAID } from '../prescribe/unsaid';
+import { daysOpen, nextWindow } from '../prescribe/when';
+import { whenSchema } from '../prescribe/when-schema';
 import { found, question, type Lookup, type Question } from './question';
 import {
   arcs,
@@ -24,10 +25,10 @@ import {
   stemRule,
   namedUse,
   vessels,
-} from './questions-shared';
-import { STAGES } from './season/bbch';
-import { isSouth } from '../lib/calendar/hemisphere';
-import { SOIL_WORDS } from './weather/air';
+} from './shared';
+import { STAGES } from '../season/bbch';
+import { isSouth } from '../../lib/calendar/hemisphere';
+import { SOIL_WORDS } from '../weather/air';
 
 /** What a prescription is asked by: a tree as it stands, a label, what is said and found on the day. */
 const planSchema = z.strictObject({
@@ -197,7 +198,7 @@ function plannedBy(q: Planned, look: Lookup): { situation: Situation; label: Lab
     alsoPlanned: q.alsoPlanned.map((p) => ({ ...p, on: p.on ?? q.today })),
     host,
     condition,
-    south: isSouth(q.lat),
+    south: q.lat !== null && isSouth(q.lat),
     crown: q.crown && { shape: 'ellipsoid', ...q.crown },
     reading: read
       ? {

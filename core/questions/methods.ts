@@ -1,22 +1,23 @@
-import { removalOf, USUAL_PRICES } from './cost/prices';
-import { totalOf } from './quotes/property';
+import { localMonthSchema } from '../../lib/calendar/months';
+import { removalOf, USUAL_PRICES } from '../cost/prices';
+import { totalOf } from '../quotes/property';
 import { z } from 'zod';
-import { choose } from './cost/choose';
-import { outlook, presentValue } from './cost/value';
-import { guard } from './guard/guard';
-import { barkLossAdvice, barkLossShare } from './measure/bark-loss';
-import { efficacy, hendersonTilton, sampleSize } from './measure/efficacy';
+import { choose } from '../cost/choose';
+import { outlook, presentValue } from '../cost/value';
+import { guard } from '../guard/guard';
+import { barkLossAdvice, barkLossShare } from '../measure/bark-loss';
+import { efficacy, hendersonTilton, sampleSize } from '../measure/efficacy';
 import { question, type Question } from './question';
-import { feed } from './rootzone/feeding';
-import { DEVICE_STATES, enteredOf, habitOf, turnOf } from './devices/devices';
-import { DEVICES } from './label/methods';
-import { probeGrid, ringArea } from './rootzone/probe-grid';
-import { irrigate } from './rootzone/water';
-import { rootZoneRadius, trenches } from './rootzone/zone';
-import { visitsOf } from './season/programme';
-import { followUpRule } from './season/rules';
-import { crownVolume, CROWN_SHAPES, DENSITY, sprayVolume, type Density } from './spray/crown';
-import { loads } from './spray/loads';
+import { feed } from '../rootzone/feeding';
+import { DEVICE_STATES, enteredOf, habitOf, turnOf } from '../devices/devices';
+import { DEVICES } from '../label/methods';
+import { probeGrid, ringArea } from '../rootzone/probe-grid';
+import { irrigate } from '../rootzone/water';
+import { rootZoneRadius, trenches } from '../rootzone/zone';
+import { visitsOf } from '../season/programme';
+import { followUpRule, localRules } from '../season/rules';
+import { crownVolume, CROWN_SHAPES, DENSITY, sprayVolume, type Density } from '../spray/crown';
+import { loads } from '../spray/loads';
 
 /** Questions about the methods beside injection and drench, about money, and about whether it worked. */
 const positive = z.number().positive('must be more than 0').max(1e7);
@@ -196,7 +197,9 @@ export const METHOD_QUESTIONS: Record<string, Question> = {
       years: z.number().int().min(1).max(20).default(10),
       minDays: z.number().int().min(0).max(3660).default(0),
       maxPerYear: z.number().int().min(1).max(60).nullable().default(null),
-      months: z.array(z.number().int().min(1).max(12)).max(12).default([]),
+      months: z.array(localMonthSchema).max(12).default([]),
+      /** South of the equator: the months of the rules, which are those of the northern year, are turned. */
+      south: z.boolean().default(false),
       /** Of a work: how long it lasts, and how often it is done at all. */
       life: z
         .strictObject({
@@ -207,7 +210,7 @@ export const METHOD_QUESTIONS: Record<string, Question> = {
         })
         .optional(),
     }),
-    ({ from, years, ...step }) => visitsOf(step, from, years),
+    ({ from, years, south, ...step }) => visitsOf({ ...step, rules: localRules(step.rules, south) }, from, years),
   ) as Question,
   removal: question(
     'what it costs to remove a tree and plant another, by its trunk; minor units',

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { CustomKnowledge } from '../custom-knowledge';
+import type { CustomKnowledge } from './custom-knowledge';
 import { customWorkSchema, type CustomWork } from '../work/own-work-schema';
 import {
   conditionSchema,
@@ -11,10 +11,10 @@ import {
   type Knowledge,
   type QuickTest,
   type Sign,
-} from './knowledge';
-import { OFTEN_WORDS, type Often } from './words';
+} from '../diagnose/knowledge';
+import { OFTEN_WORDS, type Often } from '../diagnose/words';
 
-/** An company's own word on how often a condition shows a sign. */
+/** A company's own word on how often a condition shows a sign. */
 export const likelihoodEntry = z.strictObject({
   condition: z.string().min(2).max(60),
   sign: z.string().min(2).max(60),
@@ -27,7 +27,7 @@ const own = <S extends z.ZodType<{ id: string }>>(schema: S, what: string) =>
     path: ['id'],
   });
 
-/** A quick test of an company's own: what can come out, and of which conditions each outcome speaks how often. */
+/** A quick test of a company's own: what can come out, and of which conditions each outcome speaks how often. */
 const customTestSchema = own(
   testSchema.extend({ tells: z.record(z.string().max(60), z.record(z.string().max(60), z.enum(OFTEN_WORDS))) }),
   'test',
@@ -45,7 +45,7 @@ const customTestSchema = own(
 });
 export type CustomTest = z.infer<typeof customTestSchema>;
 
-/** What an company may add; its ids begin with "own-", so that nothing shipped can ever take its place. */
+/** What a company may add; its ids begin with "own-", so that nothing shipped can ever take its place. */
 export const CUSTOM_SCHEMAS = {
   host: own(hostSchema, 'host'),
   sign: own(signSchema, 'sign'),
@@ -69,7 +69,7 @@ export type CustomEntry =
   | Entry<'test', CustomTest | null>
   | Entry<'condition', Condition | null>
   | Entry<'work', CustomWork | null>;
-/** What an company may write of its own; sums of heat and programmes stand beside those that ship and change nothing of them. */
+/** What a company may write of its own; sums of heat and programmes stand beside those that ship and change nothing of them. */
 export type CustomKind = CustomEntry['kind'] | 'heat' | 'programme';
 
 export interface Overlaid {
@@ -103,7 +103,7 @@ function readBack<T>(entries: readonly CustomEntry[], kind: AddedKind, adrift: s
 }
 
 /**
- * An company's own entries laid over what ships: hosts, signs, tests, conditions and works of its own are added, its likelihoods take
+ * A company's own entries laid over what ships: hosts, signs, tests, conditions and works of its own are added, its likelihoods take
  * the place of shipped ones. What ships is never changed, so that an update loses nothing of it.
  */
 export function overlay(shipped: Knowledge, entries: readonly CustomEntry[]): Overlaid {

@@ -6,7 +6,7 @@ import { likelihoodEntry, CUSTOM_SCHEMAS, type CustomEntry } from './overlay';
 export const MOST_ENTRIES = 300;
 const note = z.string().trim().max(500).default('');
 
-/** A sum of heat of an company's own: it stands beside those that ship, and changes nothing of what is known. */
+/** A sum of heat of a company's own: it stands beside those that ship, and changes nothing of what is known. */
 export interface HeatEntry {
   kind: 'heat';
   key: string;
@@ -18,7 +18,7 @@ const ownHeat = heatModelSchema.refine((m) => m.id.startsWith('own-'), {
   path: ['id'],
 });
 
-/** Entries of an company on their way to another one, each with what it rests on: an open format, JSON. */
+/** Entries of a company on their way to another one, each with what it rests on: an open format, JSON. */
 export const customFileSchema = z.strictObject({
   format: z.literal('elmhorn-knowledge', 'This is no file of knowledge: “format” must say “elmhorn-knowledge”.'),
   version: z.literal(1, 'This file is of a version that is not known here.'),
