@@ -2,7 +2,7 @@ import { chromium } from '@playwright/test';
 import { cpus, totalmem } from 'node:os';
 import { gzipSync } from 'node:zlib';
 import { prescribe } from '@/core/prescribe/prescribe';
-import { type Situation } from '@/core/prescribe/situation';
+import { type TreatmentContext } from '@/core/gates/context';
 import { UNSAID } from '@/core/prescribe/unsaid';
 import { dose } from '@/core/dose/dose';
 import { choose } from '@/core/cost/choose';
@@ -46,7 +46,7 @@ function core() {
     'ms',
     1,
   );
-  const situation: Situation = {
+  const treatmentContext: TreatmentContext = {
     ...UNSAID,
     today: '2026-06-01',
     host: findHost('wych-elm')!,
@@ -73,7 +73,7 @@ function core() {
   report(
     'dose and gates of one plan',
     time(2000, () =>
-      prescribe(situation, label, label.uses[0]!, {
+      prescribe(treatmentContext, label, label.uses[0]!, {
         soil: 'moist',
         leaf: 'full',
         temperatureC: 15,

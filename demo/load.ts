@@ -8,9 +8,10 @@ import { dayIn, type Day } from '@/lib/calendar/zone';
 import { USUAL_PRICES } from '@/core/cost/prices';
 import { USUAL_SCHOOLS } from '@/core/decide/schools';
 import { scoreUse, scoreWork } from '@/core/prescribe/compare';
-import { priced, stepOfUse, type Weighing } from '@/core/prescribe/costs';
+import { priced, stepOfUse } from '@/core/prescribe/costs';
+import { type Weighing } from '@/core/gates/context';
 import { prescribe } from '@/core/prescribe/prescribe';
-import { type Choices, type Situation } from '@/core/prescribe/situation';
+import { type Choices, type TreatmentContext } from '@/core/gates/context';
 import { usualAnswers, type WorkFacts } from '@/core/work/work';
 import { findWork } from '@/knowledge/works';
 import { readHours } from '@/core/schedule/read-hours';
@@ -477,10 +478,10 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
         });
 
       // What was done on it, season by season; what is open.
-      const earlier: Situation['earlier'] = [];
+      const earlier: TreatmentContext['earlier'] = [];
       const oldSites: OldSite[] = [];
       const condition = findCondition(found?.condition ?? 'something-else')!;
-      const situation = (day: Day): Situation => ({
+      const treatmentContext = (day: Day): TreatmentContext => ({
         ...UNSAID,
         supervised: true,
         today: day,
@@ -523,7 +524,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
       const work = (labelKey: string, day: Day) => {
         const label = trainingLabels.find((l) => l.key === labelKey)!;
         const use = label.uses.find((u) => u.targets.includes(condition.id)) ?? label.uses[0]!;
-        const s = situation(day);
+        const s = treatmentContext(day);
         const result = prescribe(s, label, use, choices(day));
         const us = prescribe(s, label, use, { ...choices(day), system: 'us' });
         return { label, use, s, result, us };
@@ -542,7 +543,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
           {
             now: end,
             timeZone: ZONE,
-            applicator: { id: crewId, name: crew.name, licence: situation(day).licence },
+            applicator: { id: crewId, name: crew.name, licence: treatmentContext(day).licence },
             beside: [],
             labelId: labelIds.get(labelKey)!,
             label,

@@ -23,7 +23,7 @@ import type { Tree } from '@/store/tree';
 import { nearbyDetections } from '@/store/diagnoses';
 import { spotOf } from './diagnosis';
 import { hoursAt, yearsOf, type HoursAt } from './season';
-import { situationFor, usualChoices, workFactsOf } from './situation';
+import { treatmentContextFor, usualChoices, workFactsOf } from './treatment-context';
 import { treesOf } from './tree';
 
 /** A programme by its key: of the company's own, or of those that ship; null where there is none like it. */
@@ -134,9 +134,9 @@ export async function assignOver(
     const tree = without(full, kept);
     const year = years.get(tree.id)!;
     const near = detections.get(tree.id)!;
-    const situation = situationFor(viewer, tree, held, near, now, null, year);
+    const treatmentContext = treatmentContextFor(viewer, tree, { held, detections: near, now, problem: null, year });
     const ground: Ground = {
-      situation,
+      treatmentContext,
       shelf,
       condition: findCondition,
       detections: near,

@@ -2,7 +2,7 @@ import type { TreatmentInput } from '@/core/records/record';
 import type { Gate } from '@/core/gates/gate';
 import { isOffered, stillSaid } from '@/core/gates/said';
 import { prescribe, type Prescription } from '@/core/prescribe/prescribe';
-import type { Situation } from '@/core/prescribe/situation';
+import type { TreatmentContext } from '@/core/gates/context';
 import { soilState } from '@/core/weather/air';
 import type { Plan } from '@/store/plans';
 
@@ -14,14 +14,14 @@ export type AtTheTree = Pick<TreatmentInput, 'weather' | 'soil' | 'leaf' | 'inta
  * @param at what was said at the tree; it has been read
  */
 export function atTheTree(
-  situation: Situation,
+  treatmentContext: TreatmentContext,
   plan: Pick<Plan, 'label' | 'useKey' | 'choices' | 'plannedFor'>,
   at: AtTheTree,
 ): Prescription {
   const use = plan.label.uses.find((u) => u.key === plan.useKey)!;
   const { weather, said } = at;
   if (!isOffered(said)) throw new Error('an answer was given that was not offered');
-  return prescribe(situation, plan.label, use, {
+  return prescribe(treatmentContext, plan.label, use, {
     ...plan.choices,
     // What passes from day to day was asked again at the tree; what was said when it was planned does not count.
     said: { ...stillSaid(plan.choices.said), ...said },
@@ -45,14 +45,14 @@ export function atTheTree(
  * What a plan comes to by the newest facts of its tree, where nothing has been said of the hour yet: girth, crown, stage, vessels
  * and what was used since.
  */
-export function newestOf({ situation, plan }: RowFacts): Prescription {
+export function newestOf({ treatmentContext, plan }: RowFacts): Prescription {
   const use = plan.label.uses.find((u) => u.key === plan.useKey)!;
-  return prescribe(situation, plan.label, use, { ...plan.choices, phase: 'apply' });
+  return prescribe(treatmentContext, plan.label, use, { ...plan.choices, phase: 'apply' });
 }
 
 /** A tree of a row with what its gates ask. */
 export interface RowFacts {
-  situation: Situation;
+  treatmentContext: TreatmentContext;
   plan: Pick<Plan, 'id' | 'label' | 'useKey' | 'choices' | 'plannedFor' | 'released'>;
 }
 /** A gate as it stands at some trees of a row. */
@@ -63,8 +63,8 @@ export interface RowGate {
 /** What stands at the trees of a row in the air and ground that were said; the same gate is told once. */
 export function rowGatesOf(trees: readonly RowFacts[], at: AtTheTree): RowGate[] {
   const out = new Map<string, RowGate>();
-  for (const { plan, situation } of trees)
-    for (const gate of atTheTree(situation, plan, at).gates) {
+  for (const { plan, treatmentContext } of trees)
+    for (const gate of atTheTree(treatmentContext, plan, at).gates) {
       // Making the plan counts as the release of its holds; here only what changed since speaks again.
       if (gate.strength === 'note' || (gate.strength === 'hold' && plan.released[gate.id])) continue;
       const key = `${gate.id} ${gate.strength} ${gate.state}`;

@@ -92,6 +92,12 @@ export function settingOf(viewer: Viewer, tree: Tree, nearby: Detections, month:
 /** The newest visit to a tree, its looks taken together. */
 export const visitOf = (tree: Pick<Tree, 'looks' | 'timeZone'>): Visit | null => newestVisit(tree.looks, tree.timeZone);
 
+/** Share of the girth without living bark, as an inspection drew it; null where none was drawn. Wire and ties are told apart. */
+export const barkLossOf = (visit: Visit | null): number | null => {
+  const drawn = visit?.detail.barkLoss;
+  return drawn?.length ? barkLossShare(drawn.filter((a) => a.kind !== 'girdled')) : null;
+};
+
 /** Where a place lies: by the tree, by its plan, or by its neighbours; null where nobody has said. */
 export const latOf = (tree: Pick<Tree, 'lat' | 'siteMap' | 'others'>): number | null =>
   tree.lat ?? tree.siteMap?.origin?.lat ?? tree.others.find((t) => t.lat !== null)?.lat ?? null;
@@ -197,7 +203,7 @@ export function diagnose(
           soil: detail.soilMoisture ?? null,
           crownLoss: visit?.crownLoss ?? null,
           vigour: visit?.vigour ?? null,
-          barkLoss: detail.barkLoss?.length ? barkLossShare(detail.barkLoss.filter((a) => a.kind !== 'girdled')) : null,
+          barkLoss: barkLossOf(visit),
           roots: detail.anchors?.length
             ? {
                 decayed: detail.anchors.filter((a) => a.state === 'decayed').length,

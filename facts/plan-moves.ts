@@ -10,14 +10,14 @@ import { heldBy } from '@/store/stock';
 import { nearbyDetections } from '@/store/diagnoses';
 import type { Tree } from '@/store/tree';
 import { yearsOf } from './season';
-import { situationOfPlan } from './situation';
+import { treatmentContextOfPlan } from './treatment-context';
 import { treesOf } from './tree';
 
 /** A plan with everything it rests on, as the day is; it does not stand in its own way. */
 export interface PlanContext {
   plan: Plan;
   tree: Tree;
-  situation: ReturnType<typeof situationOfPlan>;
+  treatmentContext: ReturnType<typeof treatmentContextOfPlan>;
 }
 
 /** Plans with their trees and situations: a few statements, however many there are. */
@@ -37,8 +37,14 @@ export async function planContexts(
     const whole = trees.find((t) => t.id === plan.treeId);
     if (!whole) return [];
     const tree = { ...whole, plans: whole.plans.filter((x) => x.id !== plan.id) };
-    const situation = situationOfPlan(viewer, tree, held, detections.get(tree.id)!, now, plan, years.get(tree.id)!);
-    return [{ plan, tree, situation }];
+    const treatmentContext = treatmentContextOfPlan(viewer, tree, {
+      held,
+      detections: detections.get(tree.id)!,
+      now,
+      plan,
+      year: years.get(tree.id)!,
+    });
+    return [{ plan, tree, treatmentContext }];
   });
 }
 
@@ -71,12 +77,12 @@ export async function planMoves(
   const order = new Map(ids.map((id, i) => [id, i]));
   return (await planContexts(viewer, stationFor, now, plans))
     .sort((a, b) => order.get(a.plan.id)! - order.get(b.plan.id)!)
-    .flatMap(({ plan, tree, situation }): PlanMove[] => {
+    .flatMap(({ plan, tree, treatmentContext }): PlanMove[] => {
       const use = plan.label.uses.find((u) => u.key === plan.useKey);
       const { plannedFor, earliest, latest } = plan;
       if (!use || !plannedFor || !earliest || !latest) return [];
       const was = { plannedFor, earliest, latest };
-      const window = nextWindow(situation, plan.label, use);
+      const window = nextWindow(treatmentContext, plan.label, use);
       const to = followed(was, window);
       if (!hasMoved(was, to)) return [];
       const { id: planId, treeId } = plan;

@@ -1,7 +1,7 @@
 import { v5 } from 'uuid';
 import { installedWith, plansDoneBy, stockWith, type Input, type Shown } from '@/facts/queued';
 import { hostOf, spotOf } from '@/facts/diagnosis';
-import { situationFor, usualChoices } from '@/facts/situation';
+import { treatmentContextFor, usualChoices } from '@/facts/treatment-context';
 import type { installDevices } from '@/commands/devices/install-devices';
 import type { saveDiagnosis } from '@/commands/trees/save-diagnosis';
 import type { finishWork } from '@/commands/trees/finish-work';
@@ -16,7 +16,7 @@ import { toInstall } from '@/core/devices/hang-on';
 import { readReading, typedReading } from '@/core/measure/reading';
 import { isServed } from '@/core/mix/recipe';
 import { prescribe } from '@/core/prescribe/prescribe';
-import { aimedAt } from '@/core/prescribe/situation';
+import { aimedAt } from '@/core/gates/context';
 import { visitOn } from '@/core/prescribe/when';
 import { dayIn } from '@/lib/calendar/zone';
 import type { HostYear } from '@/core/season/year';
@@ -228,7 +228,7 @@ function planned(f: OfflineTree, w: Shown, viewer: Viewer): OfflineTree {
   const use = own?.label.uses.find((u) => u.key === p.useKey);
   if (p.treeId !== tree.id || !own || !use) return f;
   const at = new Date(w.at);
-  const s = situationFor(viewer, tree, held, detections, at, p.problem ?? null, year);
+  const s = treatmentContextFor(viewer, tree, { held, detections, now: at, problem: p.problem ?? null, year });
   const choices = {
     ...usualChoices(tree, weatherAt(air.measured, air.hours, at), year),
     ...(p.choices as Plan['choices']),

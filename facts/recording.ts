@@ -4,7 +4,7 @@ import { saidSchema } from '@/facts/answers';
 import { atTheTree, newestOf } from '@/facts/at-the-tree';
 import { fromMixes, type FromMixes } from '@/facts/batches';
 import { spotOf } from '@/facts/diagnosis';
-import { situationOfPlan, weighingOf } from '@/facts/situation';
+import { treatmentContextOfPlan, weighingOf } from '@/facts/treatment-context';
 import { detectionsNear, treeOf, treesOf } from '@/facts/tree';
 import { STILL_INSTALLED } from '@/facts/not-then';
 import type { TreatmentInput } from '@/core/records/record';
@@ -15,7 +15,7 @@ import type { Draw } from '@/core/mix/batch';
 import { stepOfUse } from '@/core/prescribe/costs';
 import { doseChange, doseChangeSentence, type DoseAnswer, type DoseBasis } from '@/core/dose/dose-change';
 import type { Prescription } from '@/core/prescribe/prescribe';
-import type { Situation } from '@/core/prescribe/situation';
+import type { TreatmentContext } from '@/core/gates/context';
 import type { FollowUp } from '@/core/season/follow-ups';
 import { NO_YEAR } from '@/core/season/year';
 import { findCondition } from '@/knowledge';
@@ -133,8 +133,8 @@ export async function treatmentInputOf(
   if (!saidSchema.safeParse(b.said).success) return refuse('said', 'An answer was given that was not offered.');
   const detections = await detectionsNear(viewer, tree);
   // The day of the work and not of its arrival; the leaf is what is seen, so the seasons have nothing to add.
-  const situation = situationOfPlan(viewer, tree, held, detections, doneAt, plan, NO_YEAR);
-  const there = atTheTree(situation, plan, b);
+  const treatmentContext = treatmentContextOfPlan(viewer, tree, { held, detections, now: doneAt, plan, year: NO_YEAR });
+  const there = atTheTree(treatmentContext, plan, b);
   const followed = doseFollowed(plan.result, there, b.basis);
   if (!followed.ok) return followed;
   const { dose, ring, treated, change } = followed.value;
@@ -159,7 +159,7 @@ export async function treatmentInputOf(
       use,
       step: stepOfUse(use, weighingOf(viewer, tree, doneAt)),
       condition,
-      host: situation.host,
+      host: treatmentContext.host,
       tree: { id: tree.id, tag: tree.tag, lat: tree.lat, lon: tree.lon },
       place: { id: tree.siteId, name: tree.siteName, address: tree.address, client: tree.clientName },
       dose,
@@ -222,7 +222,7 @@ export interface RowContext {
   timeZone: string;
   lat: number | null;
   lon: number | null;
-  situation: Situation;
+  treatmentContext: TreatmentContext;
 }
 /** The dose of each plan by the newest facts of its tree, or as planned where those allow none; without a dose, it is missing. */
 export async function newestDoses(viewer: Viewer, now: Date, plans: readonly Plan[]): Promise<Map<string, Worked>> {
@@ -249,7 +249,13 @@ export async function rowContexts(viewer: Viewer, now: Date, plans: readonly Pla
   return plans.flatMap((plan): RowContext[] => {
     const tree = trees.find((t) => t.id === plan.treeId);
     if (!tree) return [];
-    const situation = situationOfPlan(viewer, tree, held, detections.get(tree.id)!, now, plan, NO_YEAR);
-    return [{ plan, timeZone: tree.timeZone, ...spotOf(tree), situation }];
+    const treatmentContext = treatmentContextOfPlan(viewer, tree, {
+      held,
+      detections: detections.get(tree.id)!,
+      now,
+      plan,
+      year: NO_YEAR,
+    });
+    return [{ plan, timeZone: tree.timeZone, ...spotOf(tree), treatmentContext }];
   });
 }

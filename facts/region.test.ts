@@ -4,7 +4,7 @@ import { loadViewer, type Viewer } from '@/store/auth';
 import { insertRegion } from '@/store/people';
 import { ownCompany } from '@/commands/testing';
 import { regionFor } from './region';
-import { workFactsOf } from './situation';
+import { workFactsOf } from './treatment-context';
 import { treeOf } from './tree';
 
 const made = ownCompany();

@@ -3,7 +3,7 @@ import type { Device } from '@/core/label/methods';
 import type { Label } from '@/core/label/schema';
 import type { Told, VolumeUnit } from '@/lib/units/units';
 import type { Priced } from '@/core/prescribe/costs';
-import type { Choices } from '@/core/prescribe/situation';
+import type { Choices } from '@/core/gates/context';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import type { Visit } from '@/core/prescribe/when';
 import type { Day } from '@/lib/calendar/zone';

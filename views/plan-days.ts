@@ -30,13 +30,13 @@ export const planDaysView = (
     if (!plan || !use || plan.state !== 'open') return null;
     const [ground] = await planContexts(viewer, stationFor, now, [plan]);
     if (!ground) return null;
-    const { tree, situation: seen } = ground;
+    const { tree, treatmentContext: seen } = ground;
     // Of a visit's time the programme has the word, not the field guide.
-    const situation = plan.visitId === null ? seen : { ...seen, condition: null, problems: [] };
+    const treatmentContext = plan.visitId === null ? seen : { ...seen, condition: null, problems: [] };
     const limits = airLimitsOf(use);
     const { members } = stationFor(spotOf(tree)).forecast(now);
     return {
-      spans: daysOpen(situation, plan.label, use),
+      spans: daysOpen(treatmentContext, plan.label, use),
       fits: anyAir(limits)
         ? null
         : fitDays(members, limits, VISIT_HOURS, tree.timeZone).map(({ day, chance }) => ({ day, chance })),

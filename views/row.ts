@@ -92,7 +92,7 @@ export const rowView = (viewer: Viewer, planId: string, now: Date): Promise<Row 
           sound,
           dose: here.plan.result.dose,
           target: findCondition(here.plan.conditionId)?.name ?? here.plan.conditionId,
-          facts: { plan, situation: here.situation },
+          facts: { plan, treatmentContext: here.treatmentContext },
         },
       ];
     });

@@ -1,6 +1,6 @@
 import { spotOf } from '@/facts/diagnosis';
 import { hoursOver, underRain, yearsOf, type DueVisit } from '@/facts/season';
-import { situationFor, usualChoices } from '@/facts/situation';
+import { treatmentContextFor, usualChoices } from '@/facts/treatment-context';
 import { treesOf } from '@/facts/tree';
 import { todayOf } from '@/facts/today';
 import type { Gate } from '@/core/gates/gate';
@@ -150,16 +150,22 @@ async function ways(viewer: Viewer, wanted: ToTreat[], now: Date, station: Stati
     const tree = trees.find((t) => t.id === w.treeId);
     if (!tree) return [];
     const year = years.get(tree.id)!;
-    const situation = situationFor(viewer, tree, held, detections.get(tree.id)!, now, w.conditionId, year);
+    const treatmentContext = treatmentContextFor(viewer, tree, {
+      held,
+      detections: detections.get(tree.id)!,
+      now,
+      problem: w.conditionId,
+      year,
+    });
     const way = wayAgainst(
-      situation,
+      treatmentContext,
       labels,
       { ...usualChoices(tree, station(spotOf(tree)).at(now), year), when: { kind: 'window' } },
       w.conditionId,
     );
-    const stop = (way?.result && stopsOf(way.result, situation.today)[0]) ?? null;
+    const stop = (way?.result && stopsOf(way.result, treatmentContext.today)[0]) ?? null;
     const state = !way ? 'no product' : stop ? 'stopped' : way.later ? 'later' : 'open';
-    const stages = stagesAbout(year.stages, situation.today);
+    const stages = stagesAbout(year.stages, treatmentContext.today);
     return [{ ...w, siteId: tree.siteId, stages, stop, state, on: way?.later ? way.result!.on : null }];
   });
 }

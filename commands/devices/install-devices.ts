@@ -3,7 +3,7 @@ import { command } from '@/commands/command';
 import { atTheTree } from '@/facts/at-the-tree';
 import { doseFollowed, momentOf } from '@/facts/recording';
 import { spotOf } from '@/facts/diagnosis';
-import { situationOfPlan } from '@/facts/situation';
+import { treatmentContextOfPlan } from '@/facts/treatment-context';
 import { detectionsNear, treeOf } from '@/facts/tree';
 import { saidSchema } from '@/facts/answers';
 import { noTree } from '@/commands/trees/no-tree';
@@ -56,13 +56,17 @@ export const installDevices = command({
     const doneAt = momentOf(p.at, now);
     const [held, detections] = await Promise.all([heldBy(viewer), detectionsNear(viewer, tree)]);
     const air = p.weather ?? { ...station(spotOf(tree)).at(doneAt), at: p.at };
-    const there = atTheTree(situationOfPlan(viewer, tree, held, detections, doneAt, plan, NO_YEAR), plan, {
-      weather: air,
-      soil: p.soil ?? null,
-      leaf: p.leaf,
-      said: p.said,
-      startedAt: p.at,
-    });
+    const there = atTheTree(
+      treatmentContextOfPlan(viewer, tree, { held, detections, now: doneAt, plan, year: NO_YEAR }),
+      plan,
+      {
+        weather: air,
+        soil: p.soil ?? null,
+        leaf: p.leaf,
+        said: p.said,
+        startedAt: p.at,
+      },
+    );
     const followed = doseFollowed(plan.result, there, p.basis);
     if (!followed.ok) return followed;
     const { dose, change } = followed.value;

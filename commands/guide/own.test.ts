@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
 import { withCustomKnowledge } from '@/facts/custom-knowledge';
 import { knowledgeOf } from '@/facts/knowledge';
-import { workFactsOf } from '@/facts/situation';
+import { workFactsOf } from '@/facts/treatment-context';
 import { diagnose } from '@/facts/diagnosis';
 import { detectionsNear, treeOf } from '@/facts/tree';
 import { saveDiagnosis } from '@/commands/trees/save-diagnosis';

@@ -13,7 +13,7 @@ import { crewDaysBetween } from '@/store/crew-days';
 import { recordTreatment } from '@/commands/trees/record-treatment';
 import { finishWork } from '@/commands/trees/finish-work';
 import { drenchRow } from '@/commands/trees/testing';
-import { situationFor } from '@/facts/situation';
+import { treatmentContextFor } from '@/facts/treatment-context';
 import { detectionsNear, treeOf } from '@/facts/tree';
 import type { Send } from '@/core/phone/send';
 import { NO_YEAR } from '@/core/season/year';
@@ -99,7 +99,7 @@ it('a treatment that was done and refused is done: no page offers it, nobody boo
   expect(again).toMatchObject({ ok: false, issues: [{ path: 'planId', message: expect.stringMatching(/settle/i) }] });
   expect(await records([planId])).toEqual([]);
   // Another plan of the same tree meets the interval of what was done.
-  const { earlier } = await situationAt(treeId);
+  const { earlier } = await treatmentContextAt(treeId);
   expect(earlier).toEqual(expect.arrayContaining([expect.objectContaining({ unsettledPlan: planId })]));
   // Settled by whoever did it, it is in the book, once.
   await made.owner`update sync_conflict set input = jsonb_set(input, '{lotId}', to_jsonb(${made.o.lotId}::text)) where id = ${refused.id}`;
@@ -110,17 +110,15 @@ it('a treatment that was done and refused is done: no page offers it, nobody boo
   expect((await treeOf(row.viewer, treeId, NOW))!.unsettled).toEqual([]);
 });
 
-async function situationAt(treeId: string) {
+async function treatmentContextAt(treeId: string) {
   const tree = (await treeOf(row.viewer, treeId, NOW))!;
-  return situationFor(
-    row.viewer,
-    tree,
-    await heldBy(row.viewer),
-    await detectionsNear(row.viewer, tree),
-    NOW,
-    null,
-    NO_YEAR,
-  );
+  return treatmentContextFor(row.viewer, tree, {
+    held: await heldBy(row.viewer),
+    detections: await detectionsNear(row.viewer, tree),
+    now: NOW,
+    problem: null,
+    year: NO_YEAR,
+  });
 }
 
 it('what a phone sent and nobody can read names no plan, and stops no page', async () => {

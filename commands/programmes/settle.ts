@@ -163,7 +163,7 @@ function planOf(
     released: releasing(act.holds, assignment.reason),
     price: once(cost, assignment.programme.years),
     // Today's visit is for today; the rest waits for its day.
-    visit: day > ground.situation.today ? { plannedFor: day, earliest, latest } : null,
+    visit: day > ground.treatmentContext.today ? { plannedFor: day, earliest, latest } : null,
     visitId,
   };
 }
@@ -187,7 +187,7 @@ function workOf(
     answers: act.answers,
     sheet: told((system) => (system === viewer.units ? act.sheet : work.workOut({ ...facts, system }, act.answers))),
     released: releasing(act.holds, assignment.reason),
-    plannedFor: day > ground.situation.today ? day : null,
+    plannedFor: day > ground.treatmentContext.today ? day : null,
     price: once(cost, assignment.programme.years),
     visitId,
   };

@@ -92,7 +92,7 @@ it('an avenue: planned in November for its window, sold online, moved by the hea
   const [full] = await getPlans(viewer, [plan!.id]);
   const [ground] = await planContexts(viewer, late, now, [full!]);
   const use = full!.label.uses.find((u) => u.key === full!.useKey)!;
-  const sheet = prescribe(ground!.situation, full!.label, use, {
+  const sheet = prescribe(ground!.treatmentContext, full!.label, use, {
     ...full!.choices,
     when: { kind: 'now' },
     phase: 'apply',

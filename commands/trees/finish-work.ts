@@ -1,6 +1,6 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { weighingOf } from '@/facts/situation';
+import { weighingOf } from '@/facts/treatment-context';
 import { treeOf } from '@/facts/tree';
 import { finishSchema } from '@/core/work/finish-schema';
 import { stepOfWork } from '@/core/prescribe/costs';

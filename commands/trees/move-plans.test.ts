@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { ownCompany } from '@/commands/testing';
-import { situationFor } from '@/facts/situation';
+import { treatmentContextFor } from '@/facts/treatment-context';
 import { detectionsNear, treeOf } from '@/facts/tree';
 import { NO_YEAR } from '@/core/season/year';
 import { fair } from '@/stand-ins/weather/fair';
@@ -179,6 +179,12 @@ it('a plan whose time is over stands on no crew’s list, is told apart, and sto
   expect(today.plans.map((p) => p.id)).not.toContain(id);
   const tree = (await treeOf(viewer, (await stands(id))!.treeId, NOVEMBER))!;
   const held = await heldBy(viewer);
-  const s = situationFor(viewer, tree, held, await detectionsNear(viewer, tree), NOVEMBER, null, NO_YEAR);
+  const s = treatmentContextFor(viewer, tree, {
+    held,
+    detections: await detectionsNear(viewer, tree),
+    now: NOVEMBER,
+    problem: null,
+    year: NO_YEAR,
+  });
   expect(s.alsoPlanned).toEqual([]);
 });

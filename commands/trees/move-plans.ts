@@ -3,7 +3,7 @@ import { command } from '@/commands/command';
 import { planContexts } from '@/facts/plan-moves';
 import { uuid } from '@/lib/ids';
 import { blocked, standing } from '@/core/gates/rules';
-import type { Situation } from '@/core/prescribe/situation';
+import type { TreatmentContext } from '@/core/gates/context';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { noDayAhead, visitOn, type Visit } from '@/core/prescribe/when';
 import { formatDay } from '@/lib/calendar/days';
@@ -11,7 +11,7 @@ import { getPlans, movePlansTo, type Plan } from '@/store/plans';
 import type { Tree } from '@/store/tree';
 import { z } from 'zod';
 
-type Planned = Situation['sitePlanned'];
+type Planned = TreatmentContext['sitePlanned'];
 const yearOf = (day: string) => day.slice(0, 4);
 /** What a plan puts on, by active. */
 const gramsOf = ({ result: { dose } }: Plan): Record<string, number> =>
@@ -31,11 +31,16 @@ interface Move {
 }
 
 /** What a plan comes to on another day: every gate that stands answers for it, and what the day will tell is asked there. */
-function onDay(p: { day: string; because: string }, plan: Plan, tree: Tree, situation: Situation): Move | Issue[] {
+function onDay(
+  p: { day: string; because: string },
+  plan: Plan,
+  tree: Tree,
+  treatmentContext: TreatmentContext,
+): Move | Issue[] {
   const use = plan.label.uses.find((u) => u.key === plan.useKey)!;
-  const { today } = situation;
+  const { today } = treatmentContext;
   const when = p.day === today ? ({ kind: 'now' } as const) : ({ kind: 'day', day: p.day } as const);
-  const result = prescribe(situation, plan.label, use, { ...plan.choices, when });
+  const result = prescribe(treatmentContext, plan.label, use, { ...plan.choices, when });
   const open = blocked(standing(result.gates), plan.released);
   const stops = open.filter((g) => g.strength === 'stop' || g.asks);
   const there = `${tree.tag} on ${formatDay(p.day)}`;
@@ -73,15 +78,15 @@ export const movePlans = command({
     if (plans.some((n) => n.visitId !== null))
       return refuse('planIds', 'A visit of a programme is moved by its programme, which takes what follows along.');
     const there = await planContexts(context.viewer, context.station, context.now, plans);
-    const never = there.flatMap(({ situation }) => noDayAhead(p.day, situation.today) ?? [])[0];
+    const never = there.flatMap(({ treatmentContext }) => noDayAhead(p.day, treatmentContext.today) ?? [])[0];
     if (never) return refuse('day', never);
     const areas = new Map<string, Planned>();
     const moves: Move[] = [];
     const issues: Issue[] = [];
-    for (const { plan, tree, situation } of there) {
-      const from = yearOf(plan.plannedFor ?? situation.today);
-      const without = shifted(areas.get(tree.siteId) ?? situation.sitePlanned, plan, from, -1);
-      const tried = onDay(p, plan, tree, { ...situation, sitePlanned: without });
+    for (const { plan, tree, treatmentContext } of there) {
+      const from = yearOf(plan.plannedFor ?? treatmentContext.today);
+      const without = shifted(areas.get(tree.siteId) ?? treatmentContext.sitePlanned, plan, from, -1);
+      const tried = onDay(p, plan, tree, { ...treatmentContext, sitePlanned: without });
       if (Array.isArray(tried)) issues.push(...tried);
       else moves.push(tried);
       areas.set(tree.siteId, shifted(without, plan, yearOf(p.day), 1));

@@ -1,6 +1,6 @@
 import { refuse, type Issue, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { workFactsOf } from '@/facts/situation';
+import { workFactsOf } from '@/facts/treatment-context';
 import { treesOf } from '@/facts/tree';
 import { uuid } from '@/lib/ids';
 import { blocked } from '@/core/gates/rules';

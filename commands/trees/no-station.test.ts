@@ -5,7 +5,7 @@ import { usualStation } from '@/core/weather/usual';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { whilePlanning } from '@/core/prescribe/when';
 import { CLIMATES } from '@/stand-ins/weather/climates';
-import { usualChoices } from '@/facts/situation';
+import { usualChoices } from '@/facts/treatment-context';
 import { planContexts } from '@/facts/plan-moves';
 import { getPlans } from '@/store/plans';
 import { todayView } from '@/views/today';
@@ -38,15 +38,19 @@ it('planning for today asks at the desk for no air that only whoever stands ther
   const [plan] = await getPlans(row.viewer, [planId]);
   const [ground] = await planContexts(row.viewer, station, NOW, [plan!]);
   const tree = { hostId: 'wych-elm', lat: 51, siteMap: null, others: [], timeZone: 'Europe/London' };
-  const choices = usualChoices(tree, none.at(NOW), ground!.situation.year);
+  const choices = usualChoices(tree, none.at(NOW), ground!.treatmentContext.year);
   expect(choices).toMatchObject({ temperatureC: null, windMs: null, rainNext24Mm: null, soil: null });
   const use = plan!.label.uses.find((u) => u.key === plan!.useKey)!;
   const limits = { text: 'In mild, dry air.', minC: 5, maxC: 30, rainFreeHours: 12 };
   const limited = { ...use, conditions: limits };
   const air = ['temperature-unknown', 'rain-unknown'];
-  const planned = prescribe(ground!.situation, plan!.label, limited, { ...choices, soil: 'moist' });
-  expect(whilePlanning(planned, ground!.situation.today).filter((g) => air.includes(g.id))).toEqual([]);
-  const sheet = prescribe(ground!.situation, plan!.label, limited, { ...choices, soil: 'moist', phase: 'apply' });
+  const planned = prescribe(ground!.treatmentContext, plan!.label, limited, { ...choices, soil: 'moist' });
+  expect(whilePlanning(planned, ground!.treatmentContext.today).filter((g) => air.includes(g.id))).toEqual([]);
+  const sheet = prescribe(ground!.treatmentContext, plan!.label, limited, {
+    ...choices,
+    soil: 'moist',
+    phase: 'apply',
+  });
   expect(sheet.gates.filter((g) => air.includes(g.id)).map((g) => [g.id, g.state])).toEqual([
     ['temperature-unknown', 'asked'],
     ['rain-unknown', 'asked'],

@@ -1,7 +1,7 @@
 import { refuse, type Result } from '@/lib/result';
 import { told } from '@/lib/units/units';
 import { command } from '@/commands/command';
-import { situationFor, usualChoices } from '@/facts/situation';
+import { treatmentContextFor, usualChoices } from '@/facts/treatment-context';
 import { saidSchema } from '@/facts/answers';
 import { treesOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
@@ -14,7 +14,7 @@ import { priced } from '@/core/prescribe/costs';
 import { added, prescribe } from '@/core/prescribe/prescribe';
 import { noDayAhead, visitOn, whilePlanning } from '@/core/prescribe/when';
 import { whenSchema } from '@/core/prescribe/when-schema';
-import { aimedAt, type Choices, type Situation } from '@/core/prescribe/situation';
+import { aimedAt, type Choices, type TreatmentContext } from '@/core/gates/context';
 import { DENSITY } from '@/core/spray/crown';
 import { SOIL_WORDS } from '@/core/weather/air';
 import { getLabel, heldBy } from '@/store/stock';
@@ -63,7 +63,10 @@ const diagnosisLike = (like: Tree, own: Tree, now: Date): SavedDiagnosis | null 
 };
 
 /** What this press plans on the place so far, by the year it is planned for, beside what was planned before. */
-const withPressed = (planned: Situation['sitePlanned'], pressed: Situation['sitePlanned']): Situation['sitePlanned'] =>
+const withPressed = (
+  planned: TreatmentContext['sitePlanned'],
+  pressed: TreatmentContext['sitePlanned'],
+): TreatmentContext['sitePlanned'] =>
   Object.fromEntries(
     [...new Set([...Object.keys(planned), ...Object.keys(pressed)])].map((year) => [
       year,
@@ -123,7 +126,7 @@ export const planTreatment = command({
     if (!held || !use) return refuse('labelId', 'This product is not on the shelf.');
     // The row is planned as the tree in hand is: its programme goes with the plan.
     // What this press plans on the place counts against its cap, tree by tree.
-    let pressed: Situation['sitePlanned'] = {};
+    let pressed: TreatmentContext['sitePlanned'] = {};
     const trees = await treesOf(viewer, row, observed);
     const [detections, years] = await Promise.all([
       nearbyDetections(viewer, trees),
@@ -143,7 +146,13 @@ export const planTreatment = command({
         ...(!like && bearings ? { bearings } : {}),
         system: viewer.units,
       };
-      const seenAlone = situationFor(viewer, tree, all, detections.get(tree.id)!, observed, p.problem ?? null, year);
+      const seenAlone = treatmentContextFor(viewer, tree, {
+        held: all,
+        detections: detections.get(tree.id)!,
+        now: observed,
+        problem: p.problem ?? null,
+        year,
+      });
       const s = { ...seenAlone, sitePlanned: withPressed(seenAlone.sitePlanned, pressed) };
       const result = prescribe(s, held.label, use, choices);
       const by = { ...s.money!.by, programme: like?.programme ?? tree.programme };

@@ -1,6 +1,6 @@
 import { done, refuse, type Result } from '@/lib/result';
 import { command } from '@/commands/command';
-import { weighingOf, workFactsOf } from '@/facts/situation';
+import { weighingOf, workFactsOf } from '@/facts/treatment-context';
 import { treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { told } from '@/lib/units/units';

@@ -110,7 +110,7 @@ export const recordTreatments = command({
     for (const { planId, basis } of rows) {
       const ground = contexts.find((g) => g.plan.id === planId);
       const followed = ground
-        ? doseFollowed(ground.plan.result, atTheTree(ground.situation, ground.plan, same), basis)
+        ? doseFollowed(ground.plan.result, atTheTree(ground.treatmentContext, ground.plan, same), basis)
         : refuse('rows', 'What this plan rests on is gone; prescribe anew.');
       if (followed.ok) doses.push(followed.value.dose);
       else for (const issue of followed.issues) unanswered.push({ tag: tagOf.get(planId)!, issue });

@@ -1,5 +1,5 @@
 import type { Context } from '@/facts/context';
-import { situationOfPlan } from '@/facts/situation';
+import { treatmentContextOfPlan } from '@/facts/treatment-context';
 import { detectionsNear, treeOf } from '@/facts/tree';
 import type { Written } from '@/facts/recording';
 import { stillSaid } from '@/core/gates/said';
@@ -36,7 +36,13 @@ export async function planRest(
   if (!tree) return null;
   const before = plan.choices.rest;
   const day = dayAfter(record.doneOn, 1, 'days');
-  const situation = situationOfPlan(viewer, tree, held, await detectionsNear(viewer, tree), observed, plan, NO_YEAR);
+  const treatmentContext = treatmentContextOfPlan(viewer, tree, {
+    held,
+    detections: await detectionsNear(viewer, tree),
+    now: observed,
+    plan,
+    year: NO_YEAR,
+  });
   const choices = {
     ...plan.choices,
     said: stillSaid(plan.choices.said),
@@ -47,8 +53,8 @@ export async function planRest(
       part: (before?.part ?? 1) * left.part,
     },
   };
-  const result = told((system) => prescribe(situation, plan.label, use, { ...choices, system }));
-  const stop = whilePlanning(result.metric, situation.today).find(
+  const result = told((system) => prescribe(treatmentContext, plan.label, use, { ...choices, system }));
+  const stop = whilePlanning(result.metric, treatmentContext.today).find(
     (g) => g.strength === 'stop' && g.state === 'tripped',
   );
   if (stop) return { stopped: `${stop.title}: ${stop.sentence}` };
@@ -68,7 +74,7 @@ export async function planRest(
         result,
         released: plan.released,
         price: null,
-        visit: visitOn(result.metric, situation.today) && { plannedFor: day, earliest: day, latest },
+        visit: visitOn(result.metric, treatmentContext.today) && { plannedFor: day, earliest: day, latest },
       },
     ],
     savedDiagnoses: [],

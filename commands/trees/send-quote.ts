@@ -1,7 +1,7 @@
 import { refuse, type Issue, type Result } from '@/lib/result';
 import { heldBy } from '@/store/stock';
 import { command } from '@/commands/command';
-import { situationFor, usualChoices, weighingOf, workFactsOf } from '@/facts/situation';
+import { treatmentContextFor, usualChoices, weighingOf, workFactsOf } from '@/facts/treatment-context';
 import { detectionsNear, treeOf } from '@/facts/tree';
 import { noTree } from '@/commands/trees/no-tree';
 import { numberAt, typed } from '@/lib/units/typed';
@@ -9,7 +9,7 @@ import { uuid } from '@/lib/ids';
 import { scoreUse, scoreWork } from '@/core/prescribe/compare';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { findUse, WORK } from '@/core/prescribe/shelf';
-import type { Choices } from '@/core/prescribe/situation';
+import type { Choices } from '@/core/gates/context';
 import { NO_PRICES } from '@/core/cost/prices';
 import { DAYS_OPEN, offer } from '@/core/quotes/quote';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
@@ -40,7 +40,7 @@ export const sendQuote = command({
     if (!tree) return noTree;
     const [detections, year] = await Promise.all([detectionsNear(viewer, tree), yearOf(viewer, tree, station, now)]);
     const weather = station(spotOf(tree)).at(now);
-    const situation = situationFor(viewer, tree, held, detections, now, null, year);
+    const treatmentContext = treatmentContextFor(viewer, tree, { held, detections, now, problem: null, year });
     // What is offered is done when it can be done: a client decides in winter on what is done in June.
     const choices: Choices = { ...usualChoices(tree, weather, year), system: viewer.units, when: { kind: 'window' } };
     const facts = workFactsOf(viewer, tree, now);
@@ -51,7 +51,7 @@ export const sendQuote = command({
       const found = findUse(held.labels, key);
       if (!found) return [];
       const { label, use } = found;
-      return scoreUse(label, use, prescribe(situation, label, use, choices), 0, by) ?? [];
+      return scoreUse(label, use, prescribe(treatmentContext, label, use, choices), 0, by) ?? [];
     });
     const never = weighed.find((w) => w.forbidden);
     if (never)
@@ -67,9 +67,9 @@ export const sendQuote = command({
         client: tree.clientName,
         place: tree.siteName,
         tag: tree.tag,
-        host: situation.host.name,
-        found: situation.condition
-          ? `${situation.condition.name}. ${situation.condition.tell}`
+        host: treatmentContext.host.name,
+        found: treatmentContext.condition
+          ? `${treatmentContext.condition.name}. ${treatmentContext.condition.tell}`
           : 'Nothing has been named yet.',
         message: p.message,
         currency: viewer.prices.currency,

@@ -1,4 +1,4 @@
-import { localMonthSchema } from '../../lib/calendar/months';
+import { localMonthSchema } from '@/lib/calendar/month-schemas';
 import type { Issue } from '../../lib/result';
 import { z } from 'zod';
 import { baseOf } from '../decide/base';

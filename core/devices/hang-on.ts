@@ -1,7 +1,7 @@
 import type { Dose } from '../dose/dose';
 import type { Device } from '../label/methods';
 import type { Label } from '../label/schema';
-import type { Choices } from '../prescribe/situation';
+import type { Choices } from '../gates/context';
 import { uptake } from '../ring/uptake';
 import { soilState, type Weather } from '../weather/air';
 import { fillOf, wentIn, type Removed } from './devices';

@@ -2,9 +2,10 @@ import { UNSAID } from '../prescribe/unsaid';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
 import { USUAL_PRICES } from '../cost/prices';
 import type { Dose } from '../dose/dose';
-import { keepOrReplace, type Weighing } from '../prescribe/costs';
+import { keepOrReplace } from '../prescribe/costs';
+import { type Weighing } from './context';
 import { prescribe } from '../prescribe/prescribe';
-import { type Choices, type Situation } from '../prescribe/situation';
+import { type Choices, type TreatmentContext } from './context';
 import type { StageDate } from '../season/stages';
 import { EMPTY_SITE_MAP } from '../site-map/site-map';
 import { perDiameter, testLabel } from '../testing';
@@ -16,7 +17,7 @@ const infusion = label('training-02-elm-infusion');
 const vessels = [{ id: 'c', name: 'cylinder', dimension: 'volume' as const, capacity: 100, graduation: 1 }];
 
 /** A sound elm with leaf beetle, in a place and on a day on which nothing stands against a drench. */
-const sound: Situation = {
+const sound: TreatmentContext = {
   ...UNSAID,
   supervised: true,
   today: '2026-06-01',
@@ -50,7 +51,7 @@ const said = {
   boundary: 'far enough',
 } as const;
 const fair: Choices = { soil: 'moist', leaf: 'full', temperatureC: 15, windMs: 2, rainNext24Mm: 0, said };
-const gates = (s: Partial<Situation> = {}, c: Partial<Choices> = {}, l = drench) =>
+const gates = (s: Partial<TreatmentContext> = {}, c: Partial<Choices> = {}, l = drench) =>
   prescribe({ ...sound, ...s }, l, l.uses[0]!, { ...fair, ...c }).gates;
 const protect = {
   condition: findCondition('dutch-elm-disease'),
@@ -60,7 +61,7 @@ const protect = {
 } as const;
 
 /** Prices at which a new tree costs as much as keeping this one over the programme, and so many pence more. */
-const money = (more: number): Situation['money'] => {
+const money = (more: number): TreatmentContext['money'] => {
   const by: Weighing = {
     prices: USUAL_PRICES,
     system: 'metric',
@@ -93,7 +94,7 @@ interface Over {
   injected?: boolean;
   probed?: boolean;
 }
-const on = (s: Partial<Situation> = {}, o: Over = {}) => {
+const on = (s: Partial<TreatmentContext> = {}, o: Over = {}) => {
   const method = o.injected
     ? {
         method: 'trunk-injection',
@@ -228,7 +229,7 @@ const flower = (code: 60 | 69, day: string): StageDate => ({
   moved: 0,
   by: null,
 });
-const lime = (today: string): Partial<Situation> => ({
+const lime = (today: string): Partial<TreatmentContext> => ({
   today,
   host: { ...findHost('common-lime')!, beePlant: 'strongly' },
   licence: { number: 'L', categories: ['ornamental', 'tree injection'], expires: '2030-01-01' },

@@ -1,7 +1,7 @@
 import type { Label } from '../label/schema';
 import { dayAfter, daysBetween } from '../../lib/calendar/days';
 import { type Day } from '../../lib/calendar/zone';
-import { type Earlier } from './gate';
+import { type Earlier } from './context';
 
 /** What must not follow what within so many days when no label says: oil after sulphur 21, after captan 14, and the other way. */
 const DEFAULT_PARTNERS: [a: string, b: string, days: number][] = [

@@ -8,7 +8,14 @@ import type { Decision } from '../diagnose/words';
 
 /** How the tree of a drawn case stands: nothing that would decide by itself. */
 /** What a practice case leaves unsaid: an ordinary tree, its months told as those of the northern year. */
-export const ORDINARY = { south: false, crownLoss: 10, vigour: 'fair', barkLoss: null, roots: null, peopleBelow: null } as const;
+export const ORDINARY = {
+  south: false,
+  crownLoss: 10,
+  vigour: 'fair',
+  barkLoss: null,
+  roots: null,
+  peopleBelow: null,
+} as const;
 
 /** What the truth of a case asks for: the decision of somebody who knows what is there, and had it confirmed. */
 export function rightDecision(

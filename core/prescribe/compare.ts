@@ -18,8 +18,8 @@ import {
   workAtTree,
   type Control,
   type CustomResults,
-  type Weighing,
 } from './costs';
+import { type Weighing } from '../gates/context';
 import { stopsOf } from './options';
 import type { Prescription } from './prescribe';
 import type { Life } from '../season/programme';

@@ -14,8 +14,8 @@ import {
   priced,
   stepOfUse,
   stepOfWork,
-  type Weighing,
 } from './costs';
+import { type Weighing } from '../gates/context';
 
 const by = (more: Partial<Weighing> = {}): Weighing => ({
   prices: USUAL_PRICES,

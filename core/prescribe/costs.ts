@@ -7,18 +7,10 @@ import { aloneMinutes } from '../label/minutes';
 import { METHOD_NAMES, optionsOf, type Method } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
 import type { Day } from '../../lib/calendar/zone';
-import {
-  programmed,
-  USUAL_PROGRAMME,
-  visitsOf,
-  weightOf,
-  yearOf,
-  type Life,
-  type Programme,
-  type Step,
-} from '../season/programme';
-import { type FollowUpRule, localRules } from '../season/rules';
-import type { UnitSystem } from '../../lib/units/units';
+import { programmed, USUAL_PROGRAMME, visitsOf, weightOf, yearOf, type Life, type Step } from '../season/programme';
+import { type FollowUpRule } from '../season/rules';
+import { localRules } from '../season/local-rules';
+import { type Weighing } from '../gates/context';
 
 /** What trials and practice expect of a method used in its window: low, likely, high. Replaced in part by one's own checks. */
 const EXPECTED: Record<Method | 'work', [low: number, likely: number, high: number, lasts: string]> = {
@@ -97,21 +89,6 @@ export const expectedOfUse = (use: LabelUse, day: Day, w: Pick<Weighing, 'option
 
 /** The likely control by a method, as practice expects it, 0 to 1. */
 export const expectedControl = (method: Method): number => EXPECTED[method][1];
-
-/** What ways are weighed by: the prices of the company, the day, and the programme of the plan. */
-export interface Weighing {
-  prices: Prices;
-  system: UnitSystem;
-  today: Day;
-  /** The programme of the tree's plan; null until somebody sets one. */
-  programme: Programme | null;
-  /** What the company does where the plan says nothing. */
-  school: NonNullable<Programme['school']>;
-  /** What the field guide offers against the trouble of this tree; null while nothing is named. */
-  options: readonly TreatmentOption[] | null;
-  /** South of the equator: what is known by northern months comes half a year later. */
-  south: boolean;
-}
 
 /** What a step of a plan was to cost when it was planned: once, and over the programme’s years in the money of that day. */
 export interface Priced {

@@ -4,7 +4,7 @@ import { usesHost } from '../label/match';
 import { carriesOut } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
 import type { Day } from '../../lib/calendar/zone';
-import { type Situation, type Choices } from './situation';
+import { type TreatmentContext, type Choices } from '../gates/context';
 import { whilePlanning } from './when';
 import { type Prescription, workOut } from './prescribe';
 
@@ -12,16 +12,16 @@ import { type Prescription, workOut } from './prescribe';
  * How well a use serves what was decided: protection where a sound tree is to be protected, then what acts on the trouble in
  * hand, then on another open one; what answers nothing that was named comes last.
  */
-export function serves(situation: Situation, use: Pick<LabelUse, 'targets' | 'purpose'>): number {
-  const inHand = situation.condition !== null && use.targets.includes(situation.condition.id);
-  const other = situation.problems?.some((t) => use.targets.includes(t.condition.id)) ?? false;
+export function serves(context: TreatmentContext, use: Pick<LabelUse, 'targets' | 'purpose'>): number {
+  const inHand = context.condition !== null && use.targets.includes(context.condition.id);
+  const other = context.problems?.some((t) => use.targets.includes(t.condition.id)) ?? false;
   if (!inHand) return other ? 1 : 0;
-  if (situation.decision !== 'protect a sound tree') return 2;
+  if (context.decision !== 'protect a sound tree') return 2;
   return use.purpose === 'curative' ? 1 : 3;
 }
 
 /** Whether the field guide names this method against the trouble in hand: what was decided rests on it. */
-const named = (s: Situation, use: Pick<LabelUse, 'method' | 'targets'>): boolean =>
+const named = (s: TreatmentContext, use: Pick<LabelUse, 'method' | 'targets'>): boolean =>
   s.condition !== null &&
   use.targets.includes(s.condition.id) &&
   s.condition.options.some((o) => carriesOut(use.method, o.method));
@@ -46,7 +46,7 @@ export const stopsOf = (result: Pick<Prescription, 'on' | 'gates'>, today: Day):
 
 /** A way on the shelf against one trouble, an open one where there is any; null where no label names it for this host. */
 export function wayAgainst(
-  situation: Situation,
+  context: TreatmentContext,
   labels: readonly Label[],
   choices: Choices,
   condition: string,
@@ -54,8 +54,8 @@ export function wayAgainst(
   let freest: Option | null = null;
   for (const label of labels)
     for (const use of label.uses) {
-      if (!use.targets.includes(condition) || !meant(situation, use)) continue;
-      const way = optionOf(situation, label, use, choices);
+      if (!use.targets.includes(condition) || !meant(context, use)) continue;
+      const way = optionOf(context, label, use, choices);
       if (!way.stops && !way.later) return way;
       if (!freest || way.stops < freest.stops || (way.stops === freest.stops && freest.later && !way.later))
         freest = way;
@@ -64,26 +64,26 @@ export function wayAgainst(
 }
 
 /** Whether a use is for this host and for what was named, and not for another. */
-export const meant = (situation: Situation, use: LabelUse) =>
-  usesHost(use, situation.host.id, situation.host.groups) &&
-  (!situation.condition ||
+export const meant = (context: TreatmentContext, use: LabelUse) =>
+  usesHost(use, context.host.id, context.host.groups) &&
+  (!context.condition ||
     use.method === 'root-zone-feeding' ||
     use.method === 'repellent' ||
-    [situation.condition.id, ...(situation.problems ?? []).map((t) => t.condition.id)].some((t) =>
+    [context.condition.id, ...(context.problems ?? []).map((t) => t.condition.id)].some((t) =>
       use.targets.includes(t),
     ));
 
-function optionOf(situation: Situation, label: Label, use: LabelUse, choices: Choices): Option {
+function optionOf(context: TreatmentContext, label: Label, use: LabelUse, choices: Choices): Option {
   // Whether the sites fit is looked at once a use is chosen; here it would cost a ring for every product.
-  const result = workOut(situation, label, use, choices, false);
-  const gates = whilePlanning(result, situation.today);
+  const result = workOut(context, label, use, choices, false);
+  const gates = whilePlanning(result, context.today);
   return {
     label,
     use,
     // A question that is open stops nothing yet; it stands beside what holds.
-    stops: stopsOf(result, situation.today).length,
+    stops: stopsOf(result, context.today).length,
     holds: blocked(gates, {}).filter((g) => g.strength === 'hold' || g.state === 'asked').length,
-    later: result.on > situation.today,
+    later: result.on > context.today,
     result,
   };
 }
@@ -92,21 +92,21 @@ function optionOf(situation: Situation, label: Label, use: LabelUse, choices: Ch
  * Every use on the shelf, the freest first. Those that the label never allows on this host or against what was named are
  * counted with one stop and come last; they are worked out once somebody opens one.
  */
-export function options(situation: Situation, labels: readonly Label[], choices: Choices): Option[] {
+export function options(context: TreatmentContext, labels: readonly Label[], choices: Choices): Option[] {
   const offered = labels.flatMap((label) =>
     label.uses.map((use): Option =>
-      meant(situation, use)
-        ? optionOf(situation, label, use, choices)
+      meant(context, use)
+        ? optionOf(context, label, use, choices)
         : { label, use, stops: 1, holds: 0, later: false, result: null },
     ),
   );
   return offered.sort(
     (option, b) =>
       Number(b.result !== null) - Number(option.result !== null) ||
-      serves(situation, b.use) - serves(situation, option.use) ||
+      serves(context, b.use) - serves(context, option.use) ||
       option.stops - b.stops ||
       Number(option.later) - Number(b.later) ||
-      Number(named(situation, b.use)) - Number(named(situation, option.use)) ||
+      Number(named(context, b.use)) - Number(named(context, option.use)) ||
       option.holds - b.holds ||
       option.label.key.localeCompare(b.label.key),
   );

@@ -11,9 +11,9 @@ import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
 import type { OldSite } from '../ring/ring';
 import { options } from './options';
 import { prescribe } from './prescribe';
-import { type Choices, type Situation } from './situation';
+import { type Choices, type TreatmentContext } from '../gates/context';
 
-const elm: Situation = {
+const elm: TreatmentContext = {
   ...UNSAID,
   supervised: true,
   today: '2026-07-01',
@@ -40,7 +40,7 @@ const elm: Situation = {
 };
 const summer: Choices = { soil: 'moist', leaf: 'full', temperatureC: 18, windMs: 2, rainNext24Mm: 0 };
 const infusion = trainingLabels.find((l) => l.key === 'training-02-elm-infusion')!;
-const plan = (s: Partial<Situation> = {}, c: Partial<Choices> = {}) =>
+const plan = (s: Partial<TreatmentContext> = {}, c: Partial<Choices> = {}) =>
   prescribe({ ...elm, ...s }, infusion, infusion.uses[0]!, { ...summer, ...c });
 
 const treat = { condition: findCondition('elm-leaf-beetle'), certainty: 'likely', decision: 'treat now' } as const;
@@ -270,7 +270,7 @@ it('the open plan of the product in hand is no other product on this trunk', () 
 
 it('the passes that are told are the passes that are gated: slope, compacted soil and a timed test pour count in both', () => {
   const label = trainingLabels.find((l) => l.key === 'training-01-drench')!;
-  const drench = (s: Partial<Situation> = {}, c: Partial<Choices> = {}) => {
+  const drench = (s: Partial<TreatmentContext> = {}, c: Partial<Choices> = {}) => {
     const { passes, gates } = prescribe({ ...elm, ...treat, ...s }, label, label.uses[0]!, { ...summer, ...c });
     expect(gates.find((g) => g.id === 'soil-passes')?.title).toBe(
       passes!.passes > 1 ? `Pour in ${passes!.passes} passes` : undefined,
@@ -287,7 +287,7 @@ it('the passes that are told are the passes that are gated: slope, compacted soi
 
 it('where not every site fits, the sheet, the sum and the ring name the same number of sites and the same product', () => {
   const capsules = trainingLabels.find((l) => l.key === 'training-09-capsule')!;
-  const at = (girth: number, s: Partial<Situation> = {}) =>
+  const at = (girth: number, s: Partial<TreatmentContext> = {}) =>
     prescribe(
       { ...elm, ...treat, reading: { ...elm.reading!, diameters: [girth / Math.PI] }, ...s },
       capsules,

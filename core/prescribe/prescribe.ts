@@ -13,8 +13,8 @@ import type { Said } from '../gates/said';
 import { treatedBy, type Treated } from './treated';
 import type { Day } from '../../lib/calendar/zone';
 import type { Cm, Grams } from '../../lib/units/units';
-import { type Situation, type Choices, aimedAt } from './situation';
-import { choicesOn, dayOf, nextWindow, situationOn, type Window } from './when';
+import { type TreatmentContext, type Choices, aimedAt } from '../gates/context';
+import { choicesOn, dayOf, nextWindow, contextOn, type Window } from './when';
 
 export interface Prescription {
   /** The day that the dose and the standing gates were worked out for; later than today, the gates of the day are conditions. */
@@ -36,13 +36,13 @@ export interface Prescription {
  * One label's use on one tree: the dose, where to drill, and every gate in force.
  * The browser runs it for the instant answer; the server runs it again before anything is written.
  */
-export function prescribe(s: Situation, label: Label, use: LabelUse, c: Choices): Prescription {
+export function prescribe(s: TreatmentContext, label: Label, use: LabelUse, c: Choices): Prescription {
   return workOut(s, label, use, c, true);
 }
 
 /** The ring that a use asks for on this trunk, before any site is moved by hand. */
 export function ringInput(
-  situation: Situation,
+  context: TreatmentContext,
   label: Label,
   use: LabelUse,
   worked: Dose,
@@ -53,20 +53,20 @@ export function ringInput(
     girthCm: worked.girthCm,
     count: worked.sites.count,
     heightCm: use.sites.heightCm,
-    year: Number(situation.today.slice(0, 4)),
+    year: Number(context.today.slice(0, 4)),
     minSpacingCm: use.sites.minSpacingCm,
     arcClearanceCm: use.sites.oldSiteClearanceCm,
     oldSiteClearanceCm: use.sites.oldSiteClearanceCm,
     oldSiteVerticalCm: use.sites.oldSiteVerticalCm,
     oldSiteYears: use.sites.oldSiteYears,
     rows: use.sites.rows,
-    arcs: situation.reading?.arcs ?? [],
-    oldSites: situation.oldSites,
-    flares: situation.flares,
-    sectors: situation.sectors,
-    grainDeg: situation.grainDeg,
+    arcs: context.reading?.arcs ?? [],
+    oldSites: context.oldSites,
+    flares: context.flares,
+    sectors: context.sectors,
+    grainDeg: context.grainDeg,
     weights,
-    others: situation.otherSites
+    others: context.otherSites
       .filter((o) => o.labelKey !== label.key)
       .map((o) => ({ ...o, clearCm: use.sites!.minSpacingCm })),
   };
@@ -80,11 +80,11 @@ function byHand(ring: Ring, input: RingInput, bearings: number[] | undefined): {
 }
 
 /** What went in of the same treatment is no earlier one: the rest goes in with it. Amounts of the year count it all the same. */
-const besidesRest = (s: Situation, rest: Choices['rest']): Situation =>
+const besidesRest = (s: TreatmentContext, rest: Choices['rest']): TreatmentContext =>
   rest ? { ...s, earlier: s.earlier.filter((e) => e.rootId === undefined || !rest.of.includes(e.rootId)) } : s;
 
 export function workOut(
-  given: Situation,
+  given: TreatmentContext,
   label: Label,
   use: LabelUse,
   asked: Choices,
@@ -102,33 +102,33 @@ export function workOut(
  * @param at the day, and the window that it lies in where somebody wants it told
  */
 export function workOutOn(
-  aimed: Situation,
+  aimed: TreatmentContext,
   label: Label,
   use: LabelUse,
   asked: Choices,
   { on, window }: Pick<Prescription, 'on' | 'window'>,
   withRing: boolean,
 ): Prescription {
-  const situation = situationOn(aimed, on);
+  const context = contextOn(aimed, on);
   const choices = choicesOn(asked, aimed, on);
-  const year = treeYear(situation, label, use);
-  const treated = treatedBy(situation, use, choices);
+  const year = treeYear(context, label, use);
+  const treated = treatedBy(context, use, choices);
   const worked = dose({
     label,
     useKey: use.key,
-    diameters: situation.reading?.diameters ?? [],
+    diameters: context.reading?.diameters ?? [],
     stemRule: choices.stemRule,
     rangePoint: choices.rangePoint,
     rangeReason: choices.rangeReason,
-    vessels: situation.vessels,
+    vessels: context.vessels,
     treeYearProduct: year.product,
     treeYearActive: year.actives,
-    girthAtInjection: girthThere(situation, use),
-    siteAreaM2: situation.siteAreaM2 ?? undefined,
+    girthAtInjection: girthThere(context, use),
+    siteAreaM2: context.siteAreaM2 ?? undefined,
     // At the tree only what was done counts against the cap: what is planned elsewhere has its own turn.
     siteYearActive: added(
-      situation.siteYearActive,
-      choices.phase === 'apply' ? {} : (situation.sitePlanned[on.slice(0, 4)] ?? {}),
+      context.siteYearActive,
+      choices.phase === 'apply' ? {} : (context.sitePlanned[on.slice(0, 4)] ?? {}),
     ),
     areaM2: treated.areaM2 ?? undefined,
     holes: treated.grid?.holes.length,
@@ -136,18 +136,18 @@ export function workOutOn(
     part: choices.rest?.part,
     system: choices.system,
   });
-  const input = withRing && worked.ok ? ringInput(situation, label, use, worked, choices.weights) : null;
+  const input = withRing && worked.ok ? ringInput(context, label, use, worked, choices.weights) : null;
   const placed = input ? byHand(placeRing(input), input, choices.bearings) : null;
-  const tank = situation.tanks.find((t) => t.id === choices.tankId) ?? situation.tanks[0];
+  const tank = context.tanks.find((t) => t.id === choices.tankId) ?? context.tanks[0];
   const mixMl = worked.ok && treated.spray && worked.carrier ? worked.carrier.totalMl : 0;
-  const near = treated.near ?? situation.near;
+  const near = treated.near ?? context.near;
   const pouredFrom = worked.ok ? worked.pour.vessel?.name : undefined;
   const passes =
     worked.ok && use.method === 'soil-drench' && worked.carrier && treated.areaM2
-      ? splitPasses(waterDepth(worked.carrier.totalMl, treated.areaM2), intakeOf(situation, choices))
+      ? splitPasses(waterDepth(worked.carrier.totalMl, treated.areaM2), intakeOf(context, choices))
       : null;
   const gates = gatesInForce({
-    ...situation,
+    ...context,
     ...choices,
     rainByHour: choices.rainByHour ?? null,
     gustMs: choices.gustMs ?? null,
@@ -156,38 +156,36 @@ export function workOutOn(
     now: choices.now ?? null,
     system: choices.system ?? 'metric',
     said: {
-      ...(situation.helpersSeen ? { helpers: 'many at work' } : {}),
-      ...slopeOnPlan(situation, near),
+      ...(context.helpersSeen ? { helpers: 'many at work' } : {}),
+      ...slopeOnPlan(context, near),
       ...choices.said,
     },
     label,
     use,
     // The plan in hand gives way to itself; the other visits of a programme stay, and count until they are at the tree.
-    alsoPlanned: situation.alsoPlanned.filter(
+    alsoPlanned: context.alsoPlanned.filter(
       (p) => p.labelKey !== label.key || (p.assignment && choices.phase !== 'apply'),
     ),
     near: near ?? [],
     driftsOver: treated.driftsOver,
-    crownRadiusM: situation.crown ? situation.crown.widthM / 2 : null,
-    heightM: situation.heightM,
-    readingHeightCm: situation.reading?.heightCm ?? null,
+    crownRadiusM: context.crown ? context.crown.widthM / 2 : null,
+    readingHeightCm: context.reading?.heightCm ?? null,
     passes: passes?.passes ?? 1,
-    severalStems: (situation.reading?.diameters.length ?? 0) > 1,
+    severalStems: (context.reading?.diameters.length ?? 0) > 1,
     stemRuleChosen: choices.stemRule !== undefined,
     dose: worked,
     ring: placed?.ring ?? null,
     illegalSite: placed?.illegal ?? null,
-    vesselUnreserved: pouredFrom && situation.unreserved.includes(pouredFrom) ? pouredFrom : null,
-    labelChecked: situation.checked[label.key] ?? null,
-    labelNewest: situation.newestVersions?.[label.key] ?? null,
-    clientTrees: situation.clientTrees ?? false,
+    vesselUnreserved: pouredFrom && context.unreserved.includes(pouredFrom) ? pouredFrom : null,
+    labelChecked: context.checked[label.key] ?? null,
+    labelNewest: context.newestVersions[label.key] ?? null,
     // Ten years are walked for the way that is chosen, and not for every product on the shelf.
     costs:
-      withRing && worked.ok && situation.money && !situation.money.by.prices.unentered
-        ? keepOrReplace(label, use, worked, situation.money.by, situation.money.lossUntreated)
+      withRing && worked.ok && context.money && !context.money.by.prices.unentered
+        ? keepOrReplace(label, use, worked, context.money.by, context.money.lossUntreated)
         : null,
     // What is drawn on the plan is nearer the truth than what was paced, and the nearer of both counts.
-    water: nearerWater(situation.water, near),
+    water: nearerWater(context.water, near),
   });
   return {
     on,
@@ -209,7 +207,7 @@ export function workOutOn(
               soil: choices.soil,
               leaf: choices.leaf,
             },
-            situation.uptakeLog[label.key],
+            context.uptakeLog[label.key],
           )
         : null,
   };
@@ -224,20 +222,20 @@ export const added = (a: Record<string, number>, b: Record<string, number>): Rec
 
 /** What this tree has had in the label's own year: of the product, and of each of its actives by any label. */
 function treeYear(
-  situation: Situation,
+  context: TreatmentContext,
   label: Label,
   use: LabelUse,
 ): { product: number; actives: Record<string, Grams> } {
-  if (!situation.treeLog) return { product: situation.treeYearProduct[label.key] ?? 0, actives: {} };
-  const period = labelPeriod(use, situation.today, situation.south);
-  const log = situation.treeLog.filter((r) => within(period, r.day));
+  if (!context.treeLog) return { product: context.treeYearProduct[label.key] ?? 0, actives: {} };
+  const period = labelPeriod(use, context.today, context.south);
+  const log = context.treeLog.filter((r) => within(period, r.day));
   const actives: Record<string, Grams> = {};
   for (const r of log) for (const a of r.actives) actives[a.name] = (actives[a.name] ?? 0) + a.grams;
   return { product: log.filter((r) => r.labelKey === label.key).reduce((sum, r) => sum + r.product, 0), actives };
 }
 
 /** A girth that was measured within a hand of where the holes go. */
-const girthThere = (s: Situation, use: LabelUse): Cm | undefined =>
+const girthThere = (s: TreatmentContext, use: LabelUse): Cm | undefined =>
   use.sites && s.girths.find((g) => Math.abs(g.heightCm - use.sites!.heightCm) <= 20)?.girthCm;
 
 /** Share of the intake that a slope leaves, and what compacted soil leaves of it. */
@@ -246,15 +244,15 @@ const COMPACTED_TAKES = 0.3;
 const slopeTakes = (percent: number) => (percent < 5 ? 1 : percent < 15 ? 0.7 : 0.5);
 
 /** Water that the soil takes in, mm/h: as timed on the spot, else by texture, less on a slope and on compacted ground. */
-function intakeOf(s: Situation, c: Choices): number {
+function intakeOf(s: TreatmentContext, c: Choices): number {
   if (c.intakeMmH) return c.intakeMmH;
   const compacted = s.problems?.some((t) => t.condition.id === 'compaction') || s.condition?.id === 'compaction';
   return INTAKE[s.soilTexture] * slopeTakes(s.siteMap?.plan.slope?.percent ?? 0) * (compacted ? COMPACTED_TAKES : 1);
 }
 
 /** What the drawn slope says about run-off; nothing where no plan is drawn. */
-function slopeOnPlan(situation: Situation, near: Treated['near']): Said {
-  const { plan, at } = situation.siteMap ?? {};
+function slopeOnPlan(context: TreatmentContext, near: Treated['near']): Said {
+  const { plan, at } = context.siteMap ?? {};
   if (!plan || !at || !near) return {};
   if (!plan.slope || plan.slope.percent < 2) return { slope: 'level' };
   const spots = [
@@ -270,7 +268,7 @@ function slopeOnPlan(situation: Situation, near: Treated['near']): Said {
   return { slope: below ? 'slopes to water' : 'slopes away' };
 }
 
-function nearerWater(said: Situation['water'], near: Treated['near']): Situation['water'] {
+function nearerWater(said: TreatmentContext['water'], near: Treated['near']): TreatmentContext['water'] {
   const drawn = near?.find((n) => WATERS.some((w) => w === n.kind))?.metres;
   if (drawn === undefined) return said;
   return typeof said === 'number' ? Math.min(said, drawn) : drawn;

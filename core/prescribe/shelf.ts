@@ -1,6 +1,6 @@
 import type { Label, LabelUse } from '../label/schema';
 import { meant } from './options';
-import type { Situation } from './situation';
+import type { TreatmentContext } from '../gates/context';
 
 /** A label as the shelf holds it. */
 export interface HeldLabel {
@@ -35,7 +35,7 @@ export function findUse(shelf: readonly HeldLabel[], name: string): (HeldLabel &
  * @param kept keys of labels that are wanted whole in any case
  */
 export function shelfFor(
-  situation: Situation,
+  context: TreatmentContext,
   shelf: readonly HeldLabel[],
   kept: readonly string[],
 ): { near: HeldLabel[]; far: Far[] } {
@@ -43,7 +43,7 @@ export function shelfFor(
   const far: Far[] = [];
   for (const held of shelf) {
     const { label } = held;
-    if (kept.includes(label.key) || label.uses.some((use) => meant(situation, use))) near.push(held);
+    if (kept.includes(label.key) || label.uses.some((use) => meant(context, use))) near.push(held);
     else
       far.push({
         id: held.id,

@@ -16,7 +16,7 @@ import {
 } from '../rootzone/probe-grid';
 import { BARK_L_PER_M2, barkArea, crownGround, crownVolume, DENSITY, sprayVolume } from '../spray/crown';
 import { LENGTH, type Ml, type SquareM } from '../../lib/units/units';
-import type { Choices, Situation } from './situation';
+import type { Choices, TreatmentContext } from '../gates/context';
 
 /** Where a use goes: the ground, the holes, the crown or the bark that it treats, and what lies near. */
 export interface Treated {
@@ -38,13 +38,13 @@ const PAVED = ['building', 'paving', 'water'];
 const SEEN = ['water', 'well', 'drain', 'hive', 'flowers', 'neighbour', 'bed', 'play'] as const;
 
 /** Trunk diameter in cm, or null while it has not been measured: the largest stem stands for the trunk on the ground. */
-const trunkOf = (s: Situation) => (s.reading?.diameters.length ? Math.max(...s.reading.diameters) : null);
+const trunkOf = (s: TreatmentContext) => (s.reading?.diameters.length ? Math.max(...s.reading.diameters) : null);
 
 /**
  * The ground, crown or bark that a use treats on this tree. What has not been measured stays null, and the dose asks for it.
  */
-export function treatedBy(situation: Situation, use: LabelUse, choices: Choices): Treated {
-  const d = trunkOf(situation);
+export function treatedBy(context: TreatmentContext, use: LabelUse, choices: Choices): Treated {
+  const d = trunkOf(context);
   const out: Treated = {
     ring: null,
     areaM2: null,
@@ -55,10 +55,10 @@ export function treatedBy(situation: Situation, use: LabelUse, choices: Choices)
     driftsOver: [],
     words: '',
   };
-  const at = situation.siteMap?.at ?? null;
-  const plan = situation.siteMap?.plan ?? null;
+  const at = context.siteMap?.at ?? null;
+  const plan = context.siteMap?.plan ?? null;
   if (plan && at) out.near = nearest(plan, at, SEEN);
-  const crownRadius = situation.crown ? situation.crown.widthM / 2 : null;
+  const crownRadius = context.crown ? context.crown.widthM / 2 : null;
 
   if (use.method === 'soil-drench' && d !== null) {
     const basin = treatedGround(use, d);
@@ -85,7 +85,7 @@ export function treatedBy(situation: Situation, use: LabelUse, choices: Choices)
           pattern: rz?.pattern ?? 'triangular',
           outline,
           kept,
-          trunks: situation.siteMap?.others,
+          trunks: context.siteMap?.others,
         });
         out.areaM2 = out.grid.coveredM2;
         out.words = `${out.grid.holes.length} holes, ${innerM.toFixed(1)} to ${outerM.toFixed(1)} m from the trunk`;
@@ -102,21 +102,21 @@ export function treatedBy(situation: Situation, use: LabelUse, choices: Choices)
     out.areaM2 = ringArea(d / 200, outerM);
     out.words = `around the stem to ${outerM.toFixed(1)} m`;
   }
-  if (use.rate.basis.per === 'area' && use.rate.basis.ground === 'canopy' && situation.crown) {
-    out.areaM2 = crownGround(situation.crown);
+  if (use.rate.basis.per === 'area' && use.rate.basis.ground === 'canopy' && context.crown) {
+    out.areaM2 = crownGround(context.crown);
     out.words = 'ground below the crown';
   }
   if (use.method === 'foliar-spray' || use.method === 'repellent') {
-    if (situation.crown) {
-      const v = sprayVolume(situation.crown, DENSITY[choices.density ?? 'middling'], situation.sprayLog);
+    if (context.crown) {
+      const v = sprayVolume(context.crown, DENSITY[choices.density ?? 'middling'], context.sprayLog);
       out.spray = v;
-      out.words = `crown of ${crownVolume(situation.crown).toFixed(0)} m³`;
+      out.words = `crown of ${crownVolume(context.crown).toFixed(0)} m³`;
     }
   } else if ((use.method === 'bark-spray' || use.method === 'dormant-spray') && d !== null) {
     const dormant = use.method === 'dormant-spray';
     // A whole tree is sprayed as high as it was measured; up to a height that the label names only where the tree reaches it.
     const to = use.spray?.upToM ?? (dormant ? Infinity : BARK_UP_TO_M);
-    const up = situation.heightM === null ? null : Math.min(to, situation.heightM);
+    const up = context.heightM === null ? null : Math.min(to, context.heightM);
     if (up !== null) {
       const m2 = barkArea(girthFromDiameter(d), up, dormant ? 1.5 : 0);
       const wet = use.spray?.to ?? 'to run-off';
@@ -131,7 +131,7 @@ export function treatedBy(situation: Situation, use: LabelUse, choices: Choices)
   }
   const { windFromDeg: from } = choices;
   if (AIRBORNE.includes(use.method) && at && choices.windMs !== null && from !== null && from !== undefined) {
-    out.drift = driftSector(at, crownRadius ?? 2, from, choices.windMs, situation.heightM ?? 5);
+    out.drift = driftSector(at, crownRadius ?? 2, from, choices.windMs, context.heightM ?? 5);
     out.driftsOver = plan ? reached(plan, out.drift) : [];
   }
   return out;

@@ -1,12 +1,12 @@
 import { USUAL_SCHOOLS } from '../decide/schools';
 import { NO_YEAR } from '../season/year';
-import type { Situation } from './situation';
+import type { TreatmentContext } from '../gates/context';
 
 /**
  * A tree of which nobody has said anything yet: every fact is open, nothing stands in the book, nothing is on the shelf. What
  * is known is laid over it, so that a fact which somebody forgets is open and never passed over in silence.
  */
-export const UNSAID: Omit<Situation, 'today' | 'host' | 'region' | 'soilTexture'> = {
+export const UNSAID: Omit<TreatmentContext, 'today' | 'host' | 'region' | 'soilTexture'> = {
   hostConfirmed: false,
   hostContradicted: false,
   condition: null,
@@ -56,4 +56,6 @@ export const UNSAID: Omit<Situation, 'today' | 'host' | 'region' | 'soilTexture'
   licence: null,
   checked: {},
   money: null,
+  newestVersions: {},
+  clientTrees: false,
 };

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { USUAL_PRICES } from '../cost/prices';
 import { conditions, findCondition, findHost, hosts, regionOf, trainingLabels } from '@/knowledge';
-import type { Weighing } from './costs';
+import type { Weighing } from '../gates/context';
 import { options } from './options';
 import { findUse, nameOf, shelfFor, WORK } from './shelf';
-import type { Choices, Situation } from './situation';
+import type { Choices, TreatmentContext } from '../gates/context';
 import { UNSAID } from './unsaid';
 import { firstWay, waysOf } from './ways';
 
@@ -19,7 +19,7 @@ const by: Weighing = {
   system: 'metric',
   south: false,
 };
-const elm: Situation = {
+const elm: TreatmentContext = {
   ...UNSAID,
   today: '2026-07-01',
   host: findHost('wych-elm')!,
@@ -71,7 +71,7 @@ describe('the shelf as one tree needs it', () => {
 });
 
 describe('the way that is first in hand', () => {
-  const first = (s: Partial<Situation>, openWork: string | null = null) => {
+  const first = (s: Partial<TreatmentContext>, openWork: string | null = null) => {
     const here = { ...elm, ...s };
     return firstWay(here, options(here, trainingLabels, sheet), openWork);
   };
@@ -108,7 +108,7 @@ describe('the way that is first in hand', () => {
 });
 
 it('every way weighed stands on the shelf with the same gates, and what is for others is not weighed', () => {
-  const { ways, weighed, works } = waysOf({ situation: elm, shelf, choices: sheet, workFacts: null, own: {} });
+  const { ways, weighed, works } = waysOf({ treatmentContext: elm, shelf, choices: sheet, workFacts: null, own: {} });
   expect(ways).toHaveLength(trainingLabels.flatMap((l) => l.uses).length);
   expect(weighed.length).toBeGreaterThan(2);
   for (const w of weighed) {

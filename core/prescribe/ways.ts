@@ -8,7 +8,7 @@ import { scoreUse, scoreWork, type Weighed } from './compare';
 import type { CustomResults } from './costs';
 import { options, serves, type Option } from './options';
 import { nameOf, WORK, type HeldLabel } from './shelf';
-import type { Choices, Situation } from './situation';
+import type { Choices, TreatmentContext } from '../gates/context';
 
 /** One use on the shelf, as a list names it. */
 export interface Way {
@@ -40,12 +40,12 @@ const wayOf = (o: Option): Way => ({
 /** Ends the tree: open in every month, and offered first only where that was decided. */
 const LAST: readonly Work['method'][] = ['removal', 'replanting'];
 /** Whether a work is what a decision asks for, or at least does not end what it means to keep. */
-export const servesDecision = (work: Pick<Work, 'method'>, decision: Situation['decision']): boolean =>
+export const servesDecision = (work: Pick<Work, 'method'>, decision: TreatmentContext['decision']): boolean =>
   decision === 'manage or remove' || !LAST.includes(work.method);
 
 /** What may be done today while the way in hand waits for its window: a work, and uses that act on what was named. */
 export function meanwhile(
-  situation: Situation,
+  context: TreatmentContext,
   offered: readonly Option[],
   openWorks: readonly Pick<Work, 'id' | 'name'>[],
   pick: string,
@@ -54,7 +54,7 @@ export function meanwhile(
   if (!inHand?.later) return [];
   return [
     ...offered
-      .filter((o) => o.result && !o.later && !o.stops && serves(situation, o.use) > 0)
+      .filter((o) => o.result && !o.later && !o.stops && serves(context, o.use) > 0)
       .map((o) => ({ key: nameOf(o), name: `${METHOD_NAMES[o.use.method]}: ${o.label.name}` })),
     ...openWorks.map((w) => ({ key: WORK + w.id, name: w.name })),
   ].filter((w) => w.key !== pick);
@@ -66,19 +66,23 @@ export function meanwhile(
  * @param openWork a work that may be done today
  * @returns the name of a use, a work behind {@link WORK}, or null where there is neither
  */
-export function firstWay(situation: Situation, offered: readonly Option[], openWork: string | null): string | null {
+export function firstWay(
+  context: TreatmentContext,
+  offered: readonly Option[],
+  openWork: string | null,
+): string | null {
   // What answers nothing that was named (a feed, a repellent) is not what somebody came for.
-  const freest = offered.find((o) => o.result && (!situation.condition || serves(situation, o.use) > 0));
+  const freest = offered.find((o) => o.result && (!context.condition || serves(context, o.use) > 0));
   // Protection in its window is what a sound tree at risk is for, though today its months are closed.
-  const protects = situation.decision === 'protect a sound tree' && freest && serves(situation, freest.use) === 3;
+  const protects = context.decision === 'protect a sound tree' && freest && serves(context, freest.use) === 3;
   // What is forbidden, or waits for another month, is not offered first while a work that was decided may be done today.
   if (freest && (protects || (freest.stops === 0 && !freest.later) || !openWork)) return nameOf(freest);
   if (openWork) return WORK + openWork;
-  return !situation.condition && offered[0] ? nameOf(offered[0]) : null;
+  return !context.condition && offered[0] ? nameOf(offered[0]) : null;
 }
 
 export interface WaysAsked {
-  situation: Situation;
+  treatmentContext: TreatmentContext;
   shelf: HeldLabel[];
   choices: Choices;
   workFacts: WorkFacts | null;
@@ -97,22 +101,22 @@ export interface WaysAnswer {
  * Every way to act on one tree: those of the shelf, the freest first, and those that act on what was named weighed against
  * each other, works without a product among them. Many sums: the browser leaves it to a worker.
  */
-export function waysOf({ situation, shelf, choices, workFacts, own }: WaysAsked): WaysAnswer {
-  const { by } = situation.money!;
+export function waysOf({ treatmentContext: context, shelf, choices, workFacts, own }: WaysAsked): WaysAnswer {
+  const { by } = context.money!;
   const offered = options(
-    situation,
+    context,
     shelf.map((s) => s.label),
     choices,
   );
   const named = ({ id, name }: Work) => ({ id, name });
-  const works = workFacts ? worksFor(workFacts, situation.condition?.options ?? []) : { fit: [], other: [] };
+  const works = workFacts ? worksFor(workFacts, context.condition?.options ?? []) : { fit: [], other: [] };
   return {
     ways: offered.map(wayOf),
     works: { fit: works.fit.map(named), other: works.other.map(named) },
     weighed: [
       // Only what acts on what was named is weighed as a way against it; a feed or a repellent stands on the shelf alone.
       ...offered
-        .filter((o) => o.result && (!situation.condition || serves(situation, o.use) > 0))
+        .filter((o) => o.result && (!context.condition || serves(context, o.use) > 0))
         .flatMap((o) => scoreUse(o.label, o.use, o.result!, o.holds, by, own[o.use.method]) ?? []),
       ...works.fit.map((work) => {
         const sheet = work.workOut(workFacts!, usualAnswers(work, workFacts!));

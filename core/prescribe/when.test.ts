@@ -7,11 +7,11 @@ import { dayAfter } from '../../lib/calendar/days';
 import { findCondition, findHost, hosts, regionOf, trainingLabels } from '@/knowledge';
 import { options } from './options';
 import { prescribe } from './prescribe';
-import type { Choices, Situation } from './situation';
+import type { Choices, TreatmentContext } from '../gates/context';
 import { UNSAID } from './unsaid';
-import { dayOf, daysOpen, firstOpen, nextWindow, situationOn, visitOn, whenOf, workDay } from './when';
+import { dayOf, daysOpen, firstOpen, nextWindow, contextOn, visitOn, whenOf, workDay } from './when';
 
-const elm: Situation = {
+const elm: TreatmentContext = {
   ...UNSAID,
   supervised: true,
   today: '2026-11-26',
@@ -83,7 +83,7 @@ describe('the next window', () => {
     expect(later.opens).toEqual([{ by: 'interval', until: '2028-06-09' }]);
   });
   it('keeps the days before picking free, and opens again after the last', () => {
-    const apple: Situation = {
+    const apple: TreatmentContext = {
       ...elm,
       host: { ...findHost('apple')!, edible: true },
       condition: findCondition('apple-scab'),
@@ -166,7 +166,7 @@ describe('a prescription for its window', () => {
     const cap = label.uses[0]!.limits.length;
     const beetle = { ...elm, condition: findCondition('elm-leaf-beetle'), decision: 'treat now' as const };
     const full = { ...beetle, siteYearActive: { [active]: 1e6 } };
-    const grams = (s: Situation, day?: string) => {
+    const grams = (s: TreatmentContext, day?: string) => {
       const { dose } = prescribe(s, label, which, {
         ...november,
         ...(day ? { when: { kind: 'day', day } } : {}),
@@ -223,8 +223,8 @@ describe('the day that is meant', () => {
   });
   it('the sums of this year do not count in another', () => {
     const spent = { ...elm, siteYearActive: { a: 5 }, treeYearProduct: { b: 6 } };
-    expect(situationOn(spent, '2026-12-31')).toMatchObject({ siteYearActive: { a: 5 }, treeYearProduct: { b: 6 } });
-    expect(situationOn(spent, '2027-01-01')).toMatchObject({ siteYearActive: {}, treeYearProduct: {} });
+    expect(contextOn(spent, '2026-12-31')).toMatchObject({ siteYearActive: { a: 5 }, treeYearProduct: { b: 6 } });
+    expect(contextOn(spent, '2027-01-01')).toMatchObject({ siteYearActive: {}, treeYearProduct: {} });
   });
 });
 
@@ -272,14 +272,14 @@ describe('the days of a year, as a hand that moves a plan is told them', () => {
       fc.property(
         fc.constantFrom(elm, picked, { ...elm, earlier: [done('2026-11-20', 'training-02-elm-infusion')] }),
         fc.constantFrom(...trainingLabels.flatMap((l) => l.uses.map((u) => [l, u] as const))),
-        (situation, [label, use]) => {
-          const spans = daysOpen(situation, label, use);
-          expect(spans[0]!.from).toBe(situation.today);
+        (context, [label, use]) => {
+          const spans = daysOpen(context, label, use);
+          expect(spans[0]!.from).toBe(context.today);
           for (const [i, s] of spans.entries()) {
             expect(s.from <= s.to).toBe(true);
             if (i > 0) expect(s.from).toBe(dayAfter(spans[i - 1]!.to, 1, 'days'));
           }
-          const window = nextWindow(situation, label, use);
+          const window = nextWindow(context, label, use);
           const open = spans.find((s) => !s.bounds.length);
           expect(open?.from).toBe(window?.from);
           if (window?.closes.length) expect(dayAfter(open!.to, 1, 'days')).toBe(dayAfter(window.to, 1, 'days'));
@@ -309,7 +309,7 @@ it('a systemic that harms bees waits for the end of bloom, and one that spares t
     moved: 0,
     by: null,
   });
-  const lime: Situation = {
+  const lime: TreatmentContext = {
     ...elm,
     today: '2027-05-01',
     host: { ...findHost('common-lime')!, beePlant: 'strongly' },

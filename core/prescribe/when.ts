@@ -17,7 +17,7 @@ import type { StageDate } from '../season/stages';
 import { timedSpans, type Expected } from '../season/timed';
 import type { Timed } from '../season/timed-schema';
 import { bloomsFrom, expectedLeaf } from '../season/year';
-import type { Choices, Situation, When } from './situation';
+import type { Choices, TreatmentContext, When } from '../gates/context';
 
 /** Why a day is outside a window. */
 export type Bound =
@@ -59,31 +59,31 @@ const YEAR_DAYS = 366;
  * What speaks against a use on a day as far as calendar, book and label tell months ahead; what only the day itself can tell
  * (air, soil, people, bloom) is left out.
  */
-function boundsOn(situation: Situation, label: Label, use: LabelUse, day: Day): Bound[] {
-  const { south, host, year } = situation;
+function boundsOn(context: TreatmentContext, label: Label, use: LabelUse, day: Day): Bound[] {
+  const { south, host, year } = context;
   const month = monthOf(day);
   const bounds: Bound[] = [];
   const months = use.months.map((m) => localMonth(m, south));
   if (months.length && !months.includes(month)) bounds.push({ by: 'months', months });
   if (use.needsLeaf && expectedLeaf(host, year, day, south) !== 'full')
     bounds.push({ by: 'leaf', expected: nextStage(year.stages, 19, day) });
-  const guide = guideFor(situation, use, months);
-  const outside = guide && guideBound(guide, situation, day);
+  const guide = guideFor(context, use, months);
+  const outside = guide && guideBound(guide, context, day);
   if (outside) bounds.push(outside);
-  bounds.push(...numbersOn(situation, label, use, day));
-  const picking = pickingOn(situation, use, day);
+  bounds.push(...numbersOn(context, label, use, day));
+  const picking = pickingOn(context, use, day);
   if (picking) bounds.push(picking);
   const bloom = bloomAhead(label, use, host, year, day);
   return bloom ? [...bounds, { by: 'bloom', until: dayAfter(bloom.bloom.to, 1, 'days') }] : bounds;
 }
 
 /** The months of the field guide for this method against the trouble in hand, where the label's own leave any of them. */
-function guideFor(situation: Situation, use: LabelUse, months: LocalMonth[]) {
-  if (!situation.condition || !use.targets.includes(situation.condition.id)) return null;
-  const option = situation.condition.options.find((o) => carriesOut(use.method, o.method));
+function guideFor(context: TreatmentContext, use: LabelUse, months: LocalMonth[]) {
+  if (!context.condition || !use.targets.includes(context.condition.id)) return null;
+  const option = context.condition.options.find((o) => carriesOut(use.method, o.method));
   if (!option) return null;
   const first = (m: LocalMonth) => `2001-${String(m).padStart(2, '0')}-01`;
-  const shared = !months.length || months.some((m) => inWindow(first(m), option, situation.south));
+  const shared = !months.length || months.some((m) => inWindow(first(m), option, context.south));
   return shared ? option : null;
 }
 
@@ -91,7 +91,7 @@ const nextStage = (stages: readonly StageDate[], code: Bbch, day: Day): StageDat
   stages.filter((s) => s.code === code && s.day > day).sort((a, b) => a.day.localeCompare(b.day))[0] ?? null;
 
 /** Whether a day lies outside the guide's time: by stage or heat where those are known here, else by its months. */
-function guideBound(guide: TreatmentOption, { year, south }: Situation, day: Day): Bound | null {
+function guideBound(guide: TreatmentOption, { year, south }: TreatmentContext, day: Day): Bound | null {
   const spans = (guide.timed ?? []).flatMap((timed) => timedSpans(timed, year).map((s) => ({ ...s, timed })));
   if (!spans.length)
     return inWindow(day, guide, south)
@@ -106,21 +106,21 @@ function guideBound(guide: TreatmentOption, { year, south }: Situation, day: Day
 }
 
 /** Days of other open plans that count against a label: those of a programme, and of any other product with its actives. */
-const plannedDays = ({ alsoPlanned }: Situation, label: Label): Day[] =>
+const plannedDays = ({ alsoPlanned }: TreatmentContext, label: Label): Day[] =>
   alsoPlanned
     .filter((p) => (p.labelKey === label.key ? p.assignment : usesActive(label, p.actives)))
     .map((p) => p.on)
     .sort();
 
 /** The interval and the yearly number, counting what is done and what is planned: of the product, and of any other with one of its actives. */
-function numbersOn(situation: Situation, label: Label, use: LabelUse, day: Day): Bound[] {
+function numbersOn(context: TreatmentContext, label: Label, use: LabelUse, day: Day): Bound[] {
   const { minDays, maxPerYear } = use.intervals;
-  const partner = partnerWait(label, situation.earlier, day);
+  const partner = partnerWait(label, context.earlier, day);
   const waits: Bound[] = partner ? [{ by: 'partner', what: partner.what, until: partner.until }] : [];
   if (minDays === undefined && maxPerYear === undefined) return waits;
-  const planned = plannedDays(situation, label);
+  const planned = plannedDays(context, label);
   const counted = [
-    ...situation.earlier
+    ...context.earlier
       .filter((e) => (e.labelKey === label.key || usesActive(label, e.actives)) && e.day <= day)
       .map((e) => e.day),
     ...planned,
@@ -131,7 +131,7 @@ function numbersOn(situation: Situation, label: Label, use: LabelUse, day: Day):
   const next = planned.find((d) => d > day && dayAfter(day, minDays ?? 0, 'days') > d);
   const free = minDays && (next ?? last) ? dayAfter((next ?? last)!, minDays, 'days') : null;
   if (free && day < free) bounds.push({ by: 'interval', until: free });
-  const period = labelPeriod(use, day, situation.south);
+  const period = labelPeriod(use, day, context.south);
   const inPeriod = counted.filter((d) => within(period, d));
   if (maxPerYear !== undefined && inPeriod.length >= maxPerYear)
     bounds.push({
@@ -145,7 +145,7 @@ function numbersOn(situation: Situation, label: Label, use: LabelUse, day: Day):
 }
 
 /** Days before picking, and the picking itself. */
-function pickingOn({ harvest, host }: Situation, use: LabelUse, day: Day): Bound | null {
+function pickingOn({ harvest, host }: TreatmentContext, use: LabelUse, day: Day): Bound | null {
   const wait = use.intervals.preHarvestDays;
   if (!host.edible || !harvest || !wait) return null;
   const closed = day > dayAfter(harvest.from, -wait, 'days') && (harvest.to === null || day <= harvest.to);
@@ -153,25 +153,23 @@ function pickingOn({ harvest, host }: Situation, use: LabelUse, day: Day): Bound
 }
 
 /** Days on which a window may open or close: firsts of months, what book and picking name, stages and heat. */
-function turningDays(situation: Situation, label: Label, use: LabelUse): Day[] {
-  const { today, harvest, year } = situation;
+function turningDays(context: TreatmentContext, label: Label, use: LabelUse): Day[] {
+  const { today, harvest, year } = context;
   const month = `${today.slice(0, 7)}-01`;
   const last = dayAfter(today, YEAR_DAYS, 'days');
   return [
     ...Array.from({ length: 13 }, (_, i) => dayAfter(month, i, 'months')),
     ...(harvest ? [dayAfter(dayAfter(harvest.from, -(use.intervals.preHarvestDays ?? 0), 'days'), 1, 'days')] : []),
     ...(harvest?.to ? [dayAfter(harvest.to, 1, 'days')] : []),
-    ...plannedDays(situation, label).map((d) =>
-      dayAfter(dayAfter(d, -(use.intervals.minDays ?? 0), 'days'), 1, 'days'),
-    ),
+    ...plannedDays(context, label).map((d) => dayAfter(dayAfter(d, -(use.intervals.minDays ?? 0), 'days'), 1, 'days')),
     ...(use.needsLeaf ? year.stages.filter((s) => trackOf(s.code) === 'leaf').map((s) => s.day) : []),
-    ...bloomDays(situation, label, use),
-    ...guideSpans(situation).flatMap((s) => [...(s.from ? [s.from.date.day] : []), dayAfter(s.to, 1, 'days')]),
+    ...bloomDays(context, label, use),
+    ...guideSpans(context).flatMap((s) => [...(s.from ? [s.from.date.day] : []), dayAfter(s.to, 1, 'days')]),
   ].filter((d) => d > today && d < last);
 }
 
 /** Days on which a bloom begins or ceases to be reached. */
-function bloomDays({ host, year }: Situation, label: Label, use: LabelUse): Day[] {
+function bloomDays({ host, year }: TreatmentContext, label: Label, use: LabelUse): Day[] {
   const { keeps, lives } = bloomReach(label, use, host);
   const reach = [keeps, lives].filter((d) => d !== undefined);
   if (!reach.length) return [];
@@ -181,7 +179,7 @@ function bloomDays({ host, year }: Situation, label: Label, use: LabelUse): Day[
   ]);
 }
 
-const guideSpans = ({ condition, year }: Situation) =>
+const guideSpans = ({ condition, year }: TreatmentContext) =>
   (condition?.options ?? []).flatMap((o) => (o.timed ?? []).flatMap((timed) => timedSpans(timed, year)));
 
 /** How sure the first day of a window is, by the latest of what opens it. */
@@ -194,16 +192,16 @@ function spreadOf(from: Day, opens: readonly Bound[]): Window['spread'] {
 }
 
 /** Days on which something may change from `today` on, in order, each with what speaks against it. */
-function* turns(situation: Situation, label: Label, use: LabelUse): Generator<{ day: Day; bounds: Bound[] }> {
-  const { today } = situation;
+function* turns(context: TreatmentContext, label: Label, use: LabelUse): Generator<{ day: Day; bounds: Bound[] }> {
+  const { today } = context;
   // The first day is often open already: the others are looked for only where it is not enough.
-  const first = boundsOn(situation, label, use, today);
+  const first = boundsOn(context, label, use, today);
   yield { day: today, bounds: first };
   const last = dayAfter(today, YEAR_DAYS, 'days');
-  const days = [...new Set([today, ...turningDays(situation, label, use)])].sort();
+  const days = [...new Set([today, ...turningDays(context, label, use)])].sort();
   for (let i = 0; i < days.length; i++) {
     const day = days[i]!;
-    const bounds = i === 0 ? first : boundsOn(situation, label, use, day);
+    const bounds = i === 0 ? first : boundsOn(context, label, use, day);
     for (const b of bounds) if ('until' in b && b.until && b.until > day && b.until < last) insert(days, b.until);
     if (i > 0) yield { day, bounds };
   }
@@ -213,23 +211,23 @@ function* turns(situation: Situation, label: Label, use: LabelUse): Generator<{ 
  * The next span in which this use may be expected to be allowed, today's where it is open today; null where there is none
  * within a year. It is a forecast to plan by: every gate answers again for the day that is chosen, and again on the day.
  */
-export function nextWindow(situation: Situation, label: Label, use: LabelUse): Window | null {
+export function nextWindow(context: TreatmentContext, label: Label, use: LabelUse): Window | null {
   let open: Pick<Window, 'from' | 'opens'> | null = null;
   let before: Bound[] = [];
-  for (const { day, bounds } of turns(situation, label, use)) {
+  for (const { day, bounds } of turns(context, label, use)) {
     if (open && bounds.length)
       return { ...open, to: dayAfter(day, -1, 'days'), closes: bounds, spread: spreadOf(open.from, open.opens) };
     if (bounds.length) before = bounds;
     else open ??= { from: day, opens: before };
   }
-  const to = dayAfter(dayAfter(situation.today, YEAR_DAYS, 'days'), -1, 'days');
+  const to = dayAfter(dayAfter(context.today, YEAR_DAYS, 'days'), -1, 'days');
   return open ? { ...open, to, closes: [], spread: spreadOf(open.from, open.opens) } : null;
 }
 
 /** The first day of its next window, no later than `last`; where there is none, what speaks against the first day. */
-export function firstOpen(situation: Situation, label: Label, use: LabelUse, last: Day): Day | Bound[] {
+export function firstOpen(context: TreatmentContext, label: Label, use: LabelUse, last: Day): Day | Bound[] {
   let against: Bound[] | null = null;
-  for (const { day, bounds } of turns(situation, label, use)) {
+  for (const { day, bounds } of turns(context, label, use)) {
     if (day > last) break;
     if (!bounds.length) return day;
     against ??= bounds;
@@ -248,16 +246,16 @@ export interface DaysOpen {
  * The days of the year from today on, as spans that are open or closed as a whole, in order and without a gap: what a hand
  * that moves a visit is told.
  */
-export function daysOpen(situation: Situation, label: Label, use: LabelUse): DaysOpen[] {
+export function daysOpen(context: TreatmentContext, label: Label, use: LabelUse): DaysOpen[] {
   const spans: DaysOpen[] = [];
-  for (const { day, bounds } of turns(situation, label, use)) {
+  for (const { day, bounds } of turns(context, label, use)) {
     const last = spans.at(-1);
     if (last) last.to = dayAfter(day, -1, 'days');
     if (last && JSON.stringify(last.bounds) === JSON.stringify(bounds)) continue;
     spans.push({ from: day, to: day, bounds });
   }
   const last = spans.at(-1);
-  if (last) last.to = dayAfter(dayAfter(situation.today, YEAR_DAYS, 'days'), -1, 'days');
+  if (last) last.to = dayAfter(dayAfter(context.today, YEAR_DAYS, 'days'), -1, 'days');
   return spans;
 }
 
@@ -269,41 +267,41 @@ function insert(days: Day[], day: Day): void {
 }
 
 /** First day on which the field guide has a work against the trouble in hand; today where it is so, or where it says nothing. */
-export function workDay(situation: Situation, method: TreatmentOption['method']): Day {
-  const { today } = situation;
-  const option = situation.condition?.options.find((o) => o.method === method);
+export function workDay(context: TreatmentContext, method: TreatmentOption['method']): Day {
+  const { today } = context;
+  const option = context.condition?.options.find((o) => o.method === method);
   if (!option) return today;
   const month = `${today.slice(0, 7)}-01`;
   const days = [
     today,
     ...Array.from({ length: 12 }, (_, i) => dayAfter(month, i + 1, 'months')),
-    ...guideSpans(situation).flatMap((s) => (s.from && s.from.date.day > today ? [s.from.date.day] : [])),
+    ...guideSpans(context).flatMap((s) => (s.from && s.from.date.day > today ? [s.from.date.day] : [])),
   ].sort();
-  return days.find((day) => guideBound(option, situation, day) === null) ?? today;
+  return days.find((day) => guideBound(option, context, day) === null) ?? today;
 }
 
 /** The day that somebody means: today where they say so or say nothing, or where there is no window to wait for. */
-export const dayOf = (situation: Situation, window: Window | null, when: When | undefined): Day => {
-  const { today } = situation;
+export const dayOf = (context: TreatmentContext, window: Window | null, when: When | undefined): Day => {
+  const { today } = context;
   if (when?.kind === 'day') return when.day > today ? when.day : today;
   return when?.kind === 'window' && window && window.from > today ? window.from : today;
 };
 
 /** The situation as it may be expected on a later day: what is counted by the year is counted in that year. */
-export function situationOn(situation: Situation, day: Day): Situation {
-  if (day === situation.today) return situation;
-  const sameYear = day.slice(0, 4) === situation.today.slice(0, 4);
+export function contextOn(context: TreatmentContext, day: Day): TreatmentContext {
+  if (day === context.today) return context;
+  const sameYear = day.slice(0, 4) === context.today.slice(0, 4);
   return {
-    ...situation,
+    ...context,
     today: day,
     ...(sameYear ? {} : { treeYearProduct: {}, siteYearActive: {} }),
   };
 }
 
 /** What the day itself will tell is open on a later day; the leaf stands as it is expected. */
-export function choicesOn(choices: Choices, situation: Situation, day: Day): Choices {
-  if (day === situation.today) return choices;
-  const { host, south, year } = situation;
+export function choicesOn(choices: Choices, context: TreatmentContext, day: Day): Choices {
+  if (day === context.today) return choices;
+  const { host, south, year } = context;
   return {
     ...choices,
     leaf: expectedLeaf(host, year, day, south),

@@ -87,7 +87,7 @@ describe('a series of covers', () => {
     const first = assignVisits(one, ground({ shelf: captan }));
     const done = standing(first).map((v) => (v.nth === 1 ? { ...v, state: 'done' as const, day: '2027-04-06' } : v));
     const now = tree('apple', { today: '2027-04-07' });
-    const again = assignVisits(one, ground({ shelf: captan, situation: now, standing: done }));
+    const again = assignVisits(one, ground({ shelf: captan, treatmentContext: now, standing: done }));
     // The second was promised for the eleventh, five days after the first: the label wants seven.
     expect(again.find((v) => v.nth === 2)).toMatchObject({ day: '2027-04-16', earliest: '2027-04-13' });
   });
@@ -95,7 +95,7 @@ describe('a series of covers', () => {
     const first = assignVisits(one, ground({ shelf: captan }));
     const done = standing(first).map((v) => (v.nth === 1 ? { ...v, state: 'done' as const, day: '2027-04-03' } : v));
     const now = tree('apple', { today: '2027-04-03' });
-    const again = assignVisits(one, ground({ shelf: captan, situation: now, standing: done }));
+    const again = assignVisits(one, ground({ shelf: captan, treatmentContext: now, standing: done }));
     expect(again.slice(1).map((v) => v.day)).toEqual(first.slice(1).map((v) => v.day));
   });
   it('comes sooner where rain wore the last one out, never before its shortest time', () => {
@@ -104,7 +104,7 @@ describe('a series of covers', () => {
     const now = tree('apple', { today: '2027-04-05' });
     const worn = (renewOn: string) => [{ step: 'cover', year: 2027, nth: 1, renewOn, mm: 31 }];
     const under = (renewOn: string) =>
-      assignVisits(one, ground({ shelf: captan, situation: now, standing: done, worn: worn(renewOn) })).find(
+      assignVisits(one, ground({ shelf: captan, treatmentContext: now, standing: done, worn: worn(renewOn) })).find(
         (v) => v.nth === 2,
       );
     expect(under('2027-04-09')).toMatchObject({ day: '2027-04-09', reasons: [{ by: 'rain', mm: 31 }] });
@@ -134,12 +134,12 @@ describe('a series of covers', () => {
   });
   it('goes on to the picking of the tree, less the days of the label, and says what ends it', () => {
     const on = programmeOf(step({ when: { by: 'months', from: 5, to: 9 }, toPicking: true }));
-    const situation = tree('apple', { harvest: { from: '2027-07-20', to: '2027-08-01' } });
-    const visits = assignVisits(on, ground({ shelf: captan, situation }));
+    const context = tree('apple', { harvest: { from: '2027-07-20', to: '2027-08-01' } });
+    const visits = assignVisits(on, ground({ shelf: captan, treatmentContext: context }));
     // 21 days before the twentieth of July.
     expect(days(visits).every((d) => d <= '2027-06-29')).toBe(true);
     expect(visits.at(-1)).toMatchObject({ state: 'stopped', stop: { why: 'no day', bounds: [{ by: 'picking' }] } });
-    const late = assignVisits(on, ground({ shelf: captan, situation: tree() }));
+    const late = assignVisits(on, ground({ shelf: captan, treatmentContext: tree() }));
     expect(days(late).length).toBeGreaterThan(days(visits).length);
   });
   it('takes another group each time, and none twice in a row for any reason', () => {
@@ -190,8 +190,8 @@ describe('what waits for a look', () => {
     const stood = standing(first).map((v) =>
       v.step === 'look' ? { ...v, state: 'done' as const, day: '2027-04-10', found } : v,
     );
-    const situation = tree('apple', { today: '2027-04-10' });
-    return assignVisits(programme, ground({ shelf: labelsOf('07'), standing: stood, situation }));
+    const context = tree('apple', { today: '2027-04-10' });
+    return assignVisits(programme, ground({ shelf: labelsOf('07'), standing: stood, treatmentContext: context }));
   };
   it('is expected until somebody says, with everything that follows it', () => {
     const states = assignVisits(programme, ground({ shelf: labelsOf('07') })).map((v) => [v.step, v.state]);
@@ -238,7 +238,10 @@ describe('years', () => {
       }),
     );
     const elm = tree('wych-elm', { harvest: null });
-    const visits = assignVisits(programme, ground({ situation: elm, until: '2031-11-25', shelf: labelsOf('02') }));
+    const visits = assignVisits(
+      programme,
+      ground({ treatmentContext: elm, until: '2031-11-25', shelf: labelsOf('02') }),
+    );
     expect(days(visits)).toEqual(['2027-05-08', '2030-05-08']);
   });
   it('lies half a year later in the south, where its months are turned', () => {
@@ -250,7 +253,7 @@ describe('years', () => {
     });
     const visits = assignVisits(
       programme,
-      ground({ situation: south, from: '2026-07-01', until: '2027-06-30', shelf: labelsOf('07') }),
+      ground({ treatmentContext: south, from: '2026-07-01', until: '2027-06-30', shelf: labelsOf('07') }),
     );
     expect(days(visits)).toEqual(['2026-11-01']);
   });
@@ -304,7 +307,7 @@ const anyGround = fc
   })
   .map(({ host, shift, south, plus, picking, shelf, earlier }): Ground => {
     const today = dayAfter(TODAY, plus, 'days');
-    const situation = tree(host.id, {
+    const context = tree(host.id, {
       today,
       south,
       year: yearOf(Number(today.slice(0, 4)), south ? shift + 182 : shift),
@@ -326,7 +329,7 @@ const anyGround = fc
         : [],
     });
     return ground({
-      situation,
+      treatmentContext: context,
       shelf,
       from: today,
       until: dayAfter(today, 1, 'years'),
@@ -342,13 +345,13 @@ it('property: whatever is laid keeps interval, number, partners, picking and gro
       const put: { day: string; label: Ground['shelf'][number] }[] = [];
       for (const v of visits) {
         expect(v.earliest <= v.day && v.day <= v.latest).toBe(true);
-        expect(v.day >= g.situation.today).toBe(true);
+        expect(v.day >= g.treatmentContext.today).toBe(true);
         expect(v.reasons.length).toBeGreaterThan(0);
         expect(v.state === 'stopped').toBe(v.stop !== null);
         if (v.state !== 'planned' || v.act?.kind !== 'treat') continue;
         const { label, use } = v.act;
         const before = [
-          ...g.situation.earlier.map((e) => ({ day: e.day, key: e.labelKey, actives: e.actives, entry: e })),
+          ...g.treatmentContext.earlier.map((e) => ({ day: e.day, key: e.labelKey, actives: e.actives, entry: e })),
           ...put.map((p) => ({
             day: p.day,
             key: p.label.key,
@@ -365,7 +368,7 @@ it('property: whatever is laid keeps interval, number, partners, picking and gro
         const same = before.filter((b) => b.key === label.key || label.actives.some((a) => b.actives.includes(a.name)));
         const { minDays, maxPerYear, preHarvestDays } = use.intervals;
         for (const b of same) if (minDays) expect(dayAfter(b.day, minDays, 'days') <= v.day).toBe(true);
-        const period = labelPeriod(use, v.day, g.situation.south);
+        const period = labelPeriod(use, v.day, g.treatmentContext.south);
         if (maxPerYear) expect(same.filter((b) => within(period, b.day)).length).toBeLessThan(maxPerYear);
         expect(
           partnerWait(
@@ -374,7 +377,7 @@ it('property: whatever is laid keeps interval, number, partners, picking and gro
             v.day,
           )?.by ?? 'practice',
         ).toBe('practice');
-        const { harvest, host } = g.situation;
+        const { harvest, host } = g.treatmentContext;
         if (host.edible && harvest && preHarvestDays && v.day <= harvest.to!)
           expect(dayAfter(v.day, preHarvestDays, 'days') <= harvest.from).toBe(true);
         const of = programme.steps.find((s) => s.key === v.step)!;
@@ -384,7 +387,7 @@ it('property: whatever is laid keeps interval, number, partners, picking and gro
         put.push({ day: v.day, label });
       }
       const again = assignVisits(programme, { ...g, standing: standing(visits) });
-      expect(changesOf(kept(visits), again, g.situation.today)).toEqual([]);
+      expect(changesOf(kept(visits), again, g.treatmentContext.today)).toEqual([]);
     }),
     { numRuns: 150 },
   );

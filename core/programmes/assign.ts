@@ -89,7 +89,7 @@ const concerned = (of: ProgrammeStep, { had }: Ground): boolean =>
 /** First wishes of a step that has a time of its own, one a year. */
 function opening(of: ProgrammeStep, ground: Ground): Wish[] {
   if (of.when.by === 'after' || !concerned(of, ground)) return [];
-  const { year, south, harvest } = ground.situation;
+  const { year, south, harvest } = ground.treatmentContext;
   const span = { from: ground.from, to: ground.until };
   return stepSpans(of.when, year, south, span, of.everyYears).map((s) => {
     const picked = of.toPicking && harvest && harvest.from > s.from ? dayAfter(harvest.from, -1, 'days') : s.to;
@@ -194,7 +194,7 @@ function workOn(
 interface Course {
   programme: YearProgramme;
   ground: Ground;
-  situation: Ground['situation'];
+  context: Ground['treatmentContext'];
   stood: ReadonlyMap<string, StandingVisit>;
   queue: Wish[];
   out: AssignedVisit[];
@@ -242,11 +242,11 @@ function takeSettled(course: Course, wish: Wish, was: StandingVisit): void {
 
 /** A visit that is still ahead takes the first day that is free for it, or goes back into the queue for a later one. */
 function takeAhead(course: Course, wish: Wish, was: StandingVisit | undefined, expected: boolean): void {
-  const { programme, ground, situation, queue, last, out } = course;
+  const { programme, ground, context, queue, last, out } = course;
   const { of, earliest, latest } = wish;
   const byHand = was?.byHand ?? null;
   const reasons: DayReason[] = byHand === null ? wish.reasons : [{ by: 'hand', because: byHand }];
-  const { today } = situation;
+  const { today } = context;
   // What stands keeps its day as long as its time allows; what was moved by hand, as long as it may.
   const kept = was && (byHand !== null || (was.day >= earliest && was.day <= latest));
   const wished = kept ? was.day : wish.day;
@@ -254,7 +254,15 @@ function takeAhead(course: Course, wish: Wish, was: StandingVisit | undefined, e
   // Its time has passed before anybody planned it.
   if (!was && day > latest && day > wish.to) return;
   const end = latest < wish.to && !of.again ? latest : wish.to;
-  const placed = place(of, programme, { ...ground, situation }, day, end < day ? day : end, last.get(wish.step), was);
+  const placed = place(
+    of,
+    programme,
+    { ...ground, treatmentContext: context },
+    day,
+    end < day ? day : end,
+    last.get(wish.step),
+    was,
+  );
   const at = placed.day;
   const why = at > day ? moved(reasons, day, placed) : reasons;
   // Others may come before the day to which it had to move: it waits for its turn.
@@ -275,7 +283,7 @@ function takeAhead(course: Course, wish: Wish, was: StandingVisit | undefined, e
   });
   if (placed.stop) return;
   if (placed.act?.kind === 'treat') {
-    if (!expected) course.situation = withTreatment(situation, placed.act, at);
+    if (!expected) course.context = withTreatment(context, placed.act, at);
     last.set(wish.step, { labelKey: placed.act.label.key, groups: countedGroups(placed.act.label) });
   }
   enqueue(course, wish, at, false, expected);
@@ -290,7 +298,7 @@ function take(course: Course, wish: Wish): void {
     return;
   }
   // What is late stays where it was promised, until somebody does it or leaves it out.
-  if (was?.state === 'open' && was.day < course.situation.today) {
+  if (was?.state === 'open' && was.day < course.context.today) {
     course.out.push({ ...baseOf(wish), day: was.day, state: 'planned', act: null, stop: null });
     return enqueue(course, wish, was.day, false, false);
   }
@@ -307,14 +315,14 @@ export function assignVisits(programme: YearProgramme, ground: Ground): Assigned
   const order = new Map(programme.steps.map((s, i) => [s.key, i]));
   const soonest = (a: VisitKey & { day: Day }, b: VisitKey & { day: Day }) =>
     a.day.localeCompare(b.day) || order.get(a.step)! - order.get(b.step)! || a.nth - b.nth;
-  const years = Number(ground.until.slice(0, 4)) - Number(ground.situation.today.slice(0, 4));
-  const situation = { ...ground.situation, year: withYearsAhead(ground.situation.year, years) };
+  const years = Number(ground.until.slice(0, 4)) - Number(ground.treatmentContext.today.slice(0, 4));
+  const context = { ...ground.treatmentContext, year: withYearsAhead(ground.treatmentContext.year, years) };
   const course: Course = {
     programme,
     ground,
-    situation,
+    context,
     stood: new Map(ground.standing.map((v) => [keyOf(v), v])),
-    queue: programme.steps.flatMap((of) => opening(of, { ...ground, situation })),
+    queue: programme.steps.flatMap((of) => opening(of, { ...ground, treatmentContext: context })),
     out: [],
     last: new Map(),
   };

@@ -61,8 +61,8 @@ describe.each(programmes.map((p) => [p.key, p] as const))('%s', (_, programme) =
   );
   it('laid over one of its trees has something to do', () => {
     const host = at[0]!;
-    const { situation } = ground();
-    const visits = assignVisits(programme, ground({ situation: { ...situation, host }, until: '2028-11-25' }));
+    const { treatmentContext: context } = ground();
+    const visits = assignVisits(programme, ground({ treatmentContext: { ...context, host }, until: '2028-11-25' }));
     expect(visits.filter((v) => v.state !== 'stopped').length).toBeGreaterThan(0);
   });
 });

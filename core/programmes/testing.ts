@@ -1,6 +1,6 @@
 import type { Label } from '../label/schema';
 import { UNSAID } from '../prescribe/unsaid';
-import type { Situation } from '../prescribe/situation';
+import type { TreatmentContext } from '../gates/context';
 import { dayAfter } from '../../lib/calendar/days';
 import { type Day } from '../../lib/calendar/zone';
 import type { StageDate } from '../season/stages';
@@ -57,7 +57,7 @@ export const yearOf = (from: number, shift = 0): HostYear => ({
 
 export const TODAY: Day = '2026-11-26';
 /** A healthy tree of a host, measured, with everything that a plan asks for. */
-export const tree = (hostId = 'apple', more: Partial<Situation> = {}): Situation => ({
+export const tree = (hostId = 'apple', more: Partial<TreatmentContext> = {}): TreatmentContext => ({
   ...UNSAID,
   supervised: true,
   today: TODAY,
@@ -84,7 +84,7 @@ export const labelsOf = (...starts: string[]): Label[] =>
 
 /** What a programme is laid on, unless a test says otherwise. */
 export const ground = (more: Partial<Ground> = {}): Ground => ({
-  situation: tree(),
+  treatmentContext: tree(),
   shelf: trainingLabels,
   condition: findCondition,
   detections: {},

@@ -1,11 +1,12 @@
 import type { Condition } from '../diagnose/knowledge';
 import { EXEMPT_FAMILIES } from '../gates/rules/numbers';
-import type { Earlier, Gate } from '../gates/gate';
+import type { Gate } from '../gates/gate';
+import type { Earlier } from '../gates/context';
 import { blocked, standing } from '../gates/rules';
 import { usesHost } from '../label/match';
 import type { Label, LabelUse } from '../label/schema';
 import { workOutOn, type Prescription } from '../prescribe/prescribe';
-import { faced, type Choices, type Situation } from '../prescribe/situation';
+import { faced, type Choices, type TreatmentContext } from '../gates/context';
 import { firstOpen, type Bound } from '../prescribe/when';
 import { dayAfter } from '../../lib/calendar/days';
 import { type Day } from '../../lib/calendar/zone';
@@ -18,7 +19,7 @@ export interface Treatment {
   use: LabelUse;
   conditionId: string;
   /** The facts it was worked out on: what the programme puts on before it counted among what is done. */
-  aimed: Situation;
+  aimed: TreatmentContext;
   result: Prescription;
   /** What holds it on that day, to be gone on in spite of with a reason. */
   holds: Gate[];
@@ -43,7 +44,7 @@ export interface Last {
 }
 
 export interface TreatContext {
-  situation: Situation;
+  treatmentContext: TreatmentContext;
   shelf: readonly Label[];
   condition: (id: string) => Condition | null;
   detections: Readonly<Record<string, number>>;
@@ -65,7 +66,7 @@ export const countedGroups = (label: Label): string[] =>
 
 /** Uses on the shelf that carry a step out on this host, in the order of the shelf. */
 function candidates(act: Treats, school: YearProgramme['school'], ground: TreatContext): Candidate[] {
-  const { host, problems } = ground.situation;
+  const { host, problems } = ground.treatmentContext;
   return ground.shelf.flatMap((label) =>
     label.uses.flatMap((use): Candidate[] => {
       const fits =
@@ -83,8 +84,8 @@ function candidates(act: Treats, school: YearProgramme['school'], ground: TreatC
 }
 
 /** When a use is free within a time, or what keeps it closed: of the time itself, the programme has the word. */
-const freeDay = (situation: Situation, { label, use }: Candidate, from: Day, to: Day): Day | Bound[] =>
-  firstOpen({ ...situation, today: from, condition: null, problems: [] }, label, use, to);
+const freeDay = (context: TreatmentContext, { label, use }: Candidate, from: Day, to: Day): Day | Bound[] =>
+  firstOpen({ ...context, today: from, condition: null, problems: [] }, label, use, to);
 
 /** A candidate with its free day, before anything else is asked. */
 interface Free extends Candidate {
@@ -94,7 +95,7 @@ interface Free extends Candidate {
 }
 /** The same worked out for that day, with what stands against it. */
 interface Tried extends Free {
-  aimed: Situation;
+  aimed: TreatmentContext;
   result: Prescription;
   stops: Gate[];
   holds: Gate[];
@@ -102,7 +103,7 @@ interface Tried extends Free {
 
 function tried(candidate: Free, act: Treats, ground: TreatContext): Tried {
   const { label, use, condition, day } = candidate;
-  const aimed = faced(ground.situation, condition, ground.detections[condition.id] ?? null);
+  const aimed = faced(ground.treatmentContext, condition, ground.detections[condition.id] ?? null);
   const choices = { ...ground.choices, when: { kind: 'day' as const, day } };
   const result = workOutOn(aimed, label, use, choices, { on: day, window: null }, false);
   // Whatever the day itself will tell is a condition of the visit, today's as well.
@@ -155,7 +156,7 @@ export function treatmentOn(
 ): { day: Day; act: Treatment } | Stop {
   const all = candidates(act, school, ground);
   if (!all.length) return { why: 'no product' };
-  const days = all.map((c) => ({ ...c, day: freeDay(ground.situation, c, from, to) }));
+  const days = all.map((c) => ({ ...c, day: freeDay(ground.treatmentContext, c, from, to) }));
   const free = days.flatMap((c): Free[] =>
     typeof c.day === 'string' ? [{ ...c, day: c.day, again: repeats(c.label, act, last) }] : [],
   );
@@ -174,8 +175,12 @@ export function treatmentOn(
 }
 
 /** The situation once a treatment of the programme has been put on: what comes after counts it like what is done. */
-export function withTreatment(situation: Situation, { label, use, result }: Treatment, day: Day): Situation {
-  if (!result.dose.ok) return situation;
+export function withTreatment(
+  context: TreatmentContext,
+  { label, use, result }: Treatment,
+  day: Day,
+): TreatmentContext {
+  if (!result.dose.ok) return context;
   const actives = result.dose.actives.map((a) => ({ name: a.name, grams: a.grams }));
   const entry: Earlier = {
     day,
@@ -187,8 +192,8 @@ export function withTreatment(situation: Situation, { label, use, result }: Trea
     reEntryUntil: `${dayAfter(day, Math.ceil(use.intervals.reEntryHours / 24), 'days')}T00:00:00Z`,
   };
   return {
-    ...situation,
-    earlier: [...situation.earlier, entry].sort((a, b) => a.day.localeCompare(b.day)),
-    treeLog: [...(situation.treeLog ?? []), { day, labelKey: label.key, product: result.dose.product, actives }],
+    ...context,
+    earlier: [...context.earlier, entry].sort((a, b) => a.day.localeCompare(b.day)),
+    treeLog: [...(context.treeLog ?? []), { day, labelKey: label.key, product: result.dose.product, actives }],
   };
 }

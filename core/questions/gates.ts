@@ -8,24 +8,12 @@ import type { Label, LabelUse } from '../label/schema';
 import { doubts } from '../measure/plausible';
 import { combinedDiameter } from '../measure/trunk';
 import { prescribe } from '../prescribe/prescribe';
-import type { Situation } from '../prescribe/situation';
+import type { TreatmentContext } from '../gates/context';
 import { UNSAID } from '../prescribe/unsaid';
 import { daysOpen, nextWindow } from '../prescribe/when';
 import { whenSchema } from '../prescribe/when-schema';
 import { found, question, type Lookup, type Question } from './question';
-import {
-  arcs,
-  bearing,
-  cm,
-  day,
-  diameters,
-  label,
-  labelOf,
-  oldSites,
-  stemRule,
-  namedUse,
-  vessels,
-} from './shared';
+import { arcs, bearing, cm, day, diameters, label, labelOf, oldSites, stemRule, namedUse, vessels } from './shared';
 import { STAGES } from '../season/bbch';
 import { isSouth } from '../../lib/calendar/hemisphere';
 import { SOIL_WORDS } from '../weather/air';
@@ -170,7 +158,7 @@ const planSchema = z.strictObject({
 type Planned = z.output<typeof planSchema>;
 
 /** The situation, the label and the use that somebody asks about. */
-function plannedBy(q: Planned, look: Lookup): { situation: Situation; label: Label; use: LabelUse } {
+function plannedBy(q: Planned, look: Lookup): { context: TreatmentContext; label: Label; use: LabelUse } {
   const l = labelOf(q.label, look);
   const known = found(look.host(q.host), 'host', `there is no host “${q.host}”`);
   const host = q.edible === undefined ? known : { ...known, edible: q.edible };
@@ -181,7 +169,7 @@ function plannedBy(q: Planned, look: Lookup): { situation: Situation; label: Lab
   const read = q.diameters;
   const one = read && (read.length > 1 ? combinedDiameter(read, 'basal-area') : read[0]!);
 
-  const situation: Situation = {
+  const context: TreatmentContext = {
     ...UNSAID,
     ...q,
     year: {
@@ -219,14 +207,14 @@ function plannedBy(q: Planned, look: Lookup): { situation: Situation; label: Lab
     region: look.region(q.region),
     checked: { [l.key]: q.labelCheckedOn },
   };
-  return { situation, label: l, use: namedUse(l, q.use) };
+  return { context, label: l, use: namedUse(l, q.use) };
 }
 
 /** Questions about one plan: its dose and gates, and the days on which it may stand. */
 export const GATE_QUESTIONS: Record<string, Question> = {
   gates: question('the dose, the ring and every gate in force for one plan', planSchema, (q, look) => {
-    const { situation, label: l, use } = plannedBy(q, look);
-    return prescribe(situation, l, use, {
+    const { context, label: l, use } = plannedBy(q, look);
+    return prescribe(context, l, use, {
       soil: q.soil,
       leaf: q.leaf,
       temperatureC: q.temperatureC,
@@ -249,8 +237,8 @@ export const GATE_QUESTIONS: Record<string, Question> = {
     'on which days of the coming year a use may stand, as far as book, label and season tell, and what speaks against the others',
     planSchema,
     (q, look) => {
-      const { situation, label: l, use } = plannedBy(q, look);
-      return { window: nextWindow(situation, l, use), days: daysOpen(situation, l, use) };
+      const { context, label: l, use } = plannedBy(q, look);
+      return { window: nextWindow(context, l, use), days: daysOpen(context, l, use) };
     },
   ) as Question,
 };

@@ -1,4 +1,4 @@
-import { localMonthSchema } from '../../lib/calendar/months';
+import { localMonthSchema } from '@/lib/calendar/month-schemas';
 import { removalOf, USUAL_PRICES } from '../cost/prices';
 import { totalOf } from '../quotes/property';
 import { z } from 'zod';
@@ -15,7 +15,8 @@ import { probeGrid, ringArea } from '../rootzone/probe-grid';
 import { irrigate } from '../rootzone/water';
 import { rootZoneRadius, trenches } from '../rootzone/zone';
 import { visitsOf } from '../season/programme';
-import { followUpRule, localRules } from '../season/rules';
+import { followUpRule } from '../season/rules';
+import { localRules } from '../season/local-rules';
 import { crownVolume, CROWN_SHAPES, DENSITY, sprayVolume, type Density } from '../spray/crown';
 import { loads } from '../spray/loads';
 

@@ -5,14 +5,14 @@ import type { Label } from '../label/schema';
 import type { YearProgramme } from '../programmes/schema';
 import type { Growth } from '../season/growth-schema';
 import type { HeatModel } from '../season/heat-schema';
-import type { Situation } from '../prescribe/situation';
+import type { TreatmentContext } from '../gates/context';
 
 /** What a question may look up by key; the knowledge itself stays outside the core. */
 export interface Lookup {
   label(key: string): Label | null;
   host(id: string): z.infer<typeof hostSchema> | null;
   condition(id: string): z.infer<typeof conditionSchema> | null;
-  region(key: string): Situation['region'];
+  region(key: string): TreatmentContext['region'];
   knowledge(): Knowledge;
   exclusions(): readonly Exclusion[];
   heatModels(): readonly HeatModel[];

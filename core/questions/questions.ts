@@ -1,4 +1,4 @@
-import { localMonthSchema } from '../../lib/calendar/months';
+import { localMonthSchema } from '@/lib/calendar/month-schemas';
 import { z } from 'zod';
 import { bandArea, INTAKE, splitPasses, USUAL_BAND, waterDepth } from '../basin/basin';
 import { caseSchema, decideCase, decideSchema, diagnoseCase, strangeIn, vocabulary } from '../decide/ask';
@@ -11,23 +11,12 @@ import { countSites } from '../ring/count';
 import { placeRing } from '../ring/ring';
 import { degreeDays } from '../season/degree-days';
 import { followUps } from '../season/follow-ups';
-import { followUpRule, localRules } from '../season/rules';
+import { followUpRule } from '../season/rules';
+import { localRules } from '../season/local-rules';
 import { CM_PER_IN, LENGTH, MASS, VOLUME } from '../../lib/units/units';
 import { soilState, vapourDeficit } from '../weather/air';
 import { found, NotKnown, question, type Lookup, type Question } from './question';
-import {
-  arcs,
-  cm,
-  day,
-  diameters,
-  label,
-  labelOf,
-  lengthUnits,
-  namedUse,
-  oldSites,
-  stemRule,
-  vessels,
-} from './shared';
+import { arcs, cm, day, diameters, label, labelOf, lengthUnits, namedUse, oldSites, stemRule, vessels } from './shared';
 import { GATE_QUESTIONS } from './gates';
 import { METHOD_QUESTIONS } from './methods';
 import { SCHEDULE_QUESTIONS } from './schedule';

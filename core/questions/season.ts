@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { USUAL_SCHOOLS } from '../decide/schools';
 import { VIGOURS } from '../diagnose/words';
 import { UNSAID } from '../prescribe/unsaid';
-import type { Situation } from '../prescribe/situation';
+import type { TreatmentContext } from '../gates/context';
 import { assignVisits, underReason } from '../programmes/assign';
 import { yearProgrammeSchema, type YearProgramme } from '../programmes/schema';
 import type { Label } from '../label/schema';
@@ -236,12 +236,12 @@ interface AssignAsked {
 }
 
 /** A tree of which so much is said; all that nobody says is open. */
-function situationOf(
+function contextOf(
   q: AssignAsked,
-  host: Situation['host'],
+  host: TreatmentContext['host'],
   shelf: readonly Label[],
-  region: Situation['region'],
-): Situation {
+  region: TreatmentContext['region'],
+): TreatmentContext {
   return {
     ...UNSAID,
     today: q.today,
@@ -295,16 +295,16 @@ function assignedVisits(q: AssignAsked, look: Lookup) {
   const shelf = q.shelf
     ? q.shelf.map((key, i) => found(look.label(key), `shelf.${i}`, `there is no label “${key}”`))
     : look.labels();
-  const situation = situationOf(q, host, shelf, look.region(q.region));
+  const context = contextOf(q, host, shelf, look.region(q.region));
   const visits = assignVisits(programme, {
-    situation,
+    treatmentContext: context,
     shelf,
     condition: (id) => look.condition(id),
     detections: {},
     choices: { soil: null, leaf: null, temperatureC: null, windMs: null, rainNext24Mm: null },
     work: {
       today: q.today,
-      south: situation.south,
+      south: context.south,
       customWorks: [],
       system: 'metric',
       tag: '',
@@ -319,8 +319,8 @@ function assignedVisits(q: AssignAsked, look: Lookup) {
       zoneSchool: USUAL_SCHOOLS.rootZone,
       woundSchool: USUAL_SCHOOLS.woundDressing,
       meshSchool: USUAL_SCHOOLS.mesh,
-      closedSeasons: situation.region.closedSeasons,
-      region: situation.region.name,
+      closedSeasons: context.region.closedSeasons,
+      region: context.region.name,
     },
     had: q.had,
     from: q.today,

@@ -18,7 +18,7 @@ const weather = simulatedStation(1).at(now);
 const host = findHost('wych-elm')!;
 const condition = findCondition('elm-leaf-beetle')!;
 const licence = { number: 'L-1', categories: ['ornamental'], expires: '2030-01-01' };
-const situation = {
+const treated = {
   today: '2026-06-01',
   host,
   hostConfirmed: true,
@@ -45,11 +45,11 @@ const situation = {
 const plan = prescribe(
   {
     ...UNSAID,
-    ...situation,
-    vessels: [...situation.vessels],
+    ...treated,
+    vessels: [...treated.vessels],
     earlier: [],
     oldSites: [],
-    reading: { ...situation.reading, diameters: [46.2], doubts: [], arcs: [] },
+    reading: { ...treated.reading, diameters: [46.2], doubts: [], arcs: [] },
   },
   label,
   use,

@@ -1,5 +1,6 @@
 import { monthOf, type LocalMonth } from '../../lib/calendar/months';
-import type { FollowUpRule, LocalFollowUpRule } from './rules';
+import type { FollowUpRule } from './rules';
+import type { LocalFollowUpRule } from './local-rules';
 import { dayAfter, formatDay } from '../../lib/calendar/days';
 import type { Day } from '../../lib/calendar/zone';
 
@@ -17,8 +18,7 @@ export interface FollowUp {
 function intoMonths(day: Day, months: readonly LocalMonth[] | undefined): Day {
   if (!months?.length) return day;
   let d = day;
-  for (let i = 0; i < 12 && !months.includes(monthOf(d)); i++)
-    d = dayAfter(`${d.slice(0, 7)}-01`, 1, 'months');
+  for (let i = 0; i < 12 && !months.includes(monthOf(d)); i++) d = dayAfter(`${d.slice(0, 7)}-01`, 1, 'months');
   return d;
 }
 

@@ -3,9 +3,13 @@ import fc from 'fast-check';
 import { dayAfter } from '../../lib/calendar/days';
 import { WORKS } from '../work/works';
 import { FOR_GOOD, programmed, USUAL_PROGRAMME, visitsOf, weightOf, yearOf, type Life, type Step } from './programme';
-import type { LocalFollowUpRule } from './rules';
+import type { LocalFollowUpRule } from './local-rules';
 
-const again = (count: number, unit: LocalFollowUpRule['after']['unit'], more: Partial<LocalFollowUpRule> = {}): LocalFollowUpRule => ({
+const again = (
+  count: number,
+  unit: LocalFollowUpRule['after']['unit'],
+  more: Partial<LocalFollowUpRule> = {},
+): LocalFollowUpRule => ({
   id: 'again',
   kind: 'treat-again',
   what: 'Inject again',

@@ -2,7 +2,8 @@ import { monthOf, type LocalMonth } from '../../lib/calendar/months';
 import { dayAfter, daysBetween } from '../../lib/calendar/days';
 import { type Day } from '../../lib/calendar/zone';
 import { followUps, span } from './follow-ups';
-import type { FollowUpRule, LocalFollowUpRule } from './rules';
+import type { FollowUpRule } from './rules';
+import type { LocalFollowUpRule } from './local-rules';
 
 /** The programme of one tree's plan; what is null is left to the company's school or to the label. */
 export interface Programme {
@@ -114,8 +115,7 @@ export function visitsOf(step: Step, from: Day, years: number): Visit[] {
   const visits: Visit[] = [];
   const perYear = new Map<string, number>();
   let day = from;
-  while (season.length && !season.includes(monthOf(day)))
-    day = dayAfter(`${day.slice(0, 7)}-01`, 1, 'months');
+  while (season.length && !season.includes(monthOf(day))) day = dayAfter(`${day.slice(0, 7)}-01`, 1, 'months');
   let seasonFrom = day;
   let onlyIf: string | null = null;
   while (day < end) {

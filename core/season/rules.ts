@@ -1,5 +1,4 @@
-import { localMonth } from '../../lib/calendar/hemisphere';
-import { northernMonthSchema, type LocalMonth } from '../../lib/calendar/months';
+import { northernMonthSchema } from '@/lib/calendar/month-schemas';
 import { z } from 'zod';
 
 /** One rule of a plan: what comes next, how long after what was done, and why. */
@@ -34,10 +33,3 @@ export const followUpRule = z
   });
 
 export type FollowUpRule = z.infer<typeof followUpRule>;
-
-/** A rule with its months as they come where the tree stands. */
-export type LocalFollowUpRule = Omit<FollowUpRule, 'months'> & { months?: LocalMonth[] | undefined };
-
-/** Rules with their months in the year of the place. */
-export const localRules = (rules: readonly FollowUpRule[], south: boolean): LocalFollowUpRule[] =>
-  rules.map(({ months, ...rule }) => (months ? { ...rule, months: months.map((m) => localMonth(m, south)) } : rule));

@@ -6,7 +6,7 @@ import { degreeDays } from './degree-days';
 import { dayAfter } from '../../lib/calendar/days';
 import { dayIn, wallClock, zonedInstant } from '../../lib/calendar/zone';
 import { followUps } from './follow-ups';
-import type { LocalFollowUpRule } from './rules';
+import type { LocalFollowUpRule } from './local-rules';
 
 const rule = (more: Partial<LocalFollowUpRule>): LocalFollowUpRule => ({
   id: 'again',

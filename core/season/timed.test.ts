@@ -7,7 +7,7 @@ import { timedSpans } from './timed';
 import type { TreatmentOption } from '../diagnose/knowledge';
 import type { StageDate } from './stages';
 import { nextWindow, workDay } from '../prescribe/when';
-import type { Situation } from '../prescribe/situation';
+import type { TreatmentContext } from '../gates/context';
 import { UNSAID } from '../prescribe/unsaid';
 
 const stage = (code: StageDate['code'], day: string, spread = 5): StageDate => ({
@@ -27,7 +27,7 @@ const elmYear = year([
   stage(93, '2027-10-22'),
   stage(97, '2027-11-14'),
 ]);
-const elm: Situation = {
+const elm: TreatmentContext = {
   ...UNSAID,
   supervised: true,
   today: '2026-11-26',
@@ -71,7 +71,7 @@ describe('times by stage and by heat', () => {
     stage(69, '2027-05-11'),
     stage(71, '2027-05-20'),
   ]);
-  const spray: Situation = {
+  const spray: TreatmentContext = {
     ...elm,
     host: findHost('apple')!,
     condition: findCondition('apple-scab'),

@@ -1,4 +1,4 @@
-import { northernMonthSchema } from '../../lib/calendar/months';
+import { northernMonthSchema } from '@/lib/calendar/month-schemas';
 import { z } from 'zod';
 import { entryId, OPTION_METHODS } from '../diagnose/knowledge';
 

@@ -1,4 +1,3 @@
-import { z } from 'zod';
 import type { Day } from './zone';
 
 declare const yearOf: unique symbol;
@@ -9,10 +8,6 @@ export type LocalMonth = number & { readonly [yearOf]?: 'local' };
  * takes neither for the other; `hemisphere.ts` turns one into the other.
  */
 export type NorthernMonth = number & { readonly [yearOf]?: 'northern' };
-
-const month = z.number().int().min(1, 'a month is 1 to 12').max(12, 'a month is 1 to 12');
-export const localMonthSchema: z.ZodType<LocalMonth, number> = month;
-export const northernMonthSchema: z.ZodType<NorthernMonth, number> = month;
 
 /** The months of a year, in order. */
 export const MONTHS_OF_YEAR: readonly number[] = Array.from({ length: 12 }, (_, i) => i + 1);
@@ -25,7 +20,7 @@ export const monthsUntil = <M extends LocalMonth | NorthernMonth>(from: M, to: M
 
 /** The month so many months later; earlier where negative. @example monthAfter(11, 3) // 2 */
 export const monthAfter = <M extends LocalMonth | NorthernMonth>(month: M, count: number): M =>
-  ((((month - 1 + count) % 12) + 12) % 12) + 1 as M;
+  (((((month - 1 + count) % 12) + 12) % 12) + 1) as M;
 
 const MONTHS = [
   'January',

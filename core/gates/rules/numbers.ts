@@ -1,7 +1,8 @@
 import { dayAfter, formatDay, daysBetween } from '../../../lib/calendar/days';
 import { labelPeriod, within } from '../../label/period';
 import { partnerWait } from '../partners';
-import { gate, labelSource, sharesActive, type Earlier, type Facts, type Rule } from '../gate';
+import { gate, labelSource, sharesActive, type Facts, type Rule } from '../gate';
+import { type Earlier } from '../context';
 
 /** Earlier applications that a label's number counts: the same product, or any other with one of its actives, by anyone. */
 const counted = (f: Facts) =>

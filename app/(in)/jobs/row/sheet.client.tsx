@@ -105,7 +105,7 @@ const useGates = (trees: readonly RowTree[], at: string | null, timeZone: string
     // The day is that of whoever stands there: this page may be held since yesterday.
     const today = dayIn(phoneNow(), timeZone);
     return rowGatesOf(
-      trees.map((t) => ({ ...t.facts, situation: { ...t.facts.situation, today } })),
+      trees.map((t) => ({ ...t.facts, treatmentContext: { ...t.facts.treatmentContext, today } })),
       JSON.parse(at) as AtTheTree,
     );
   }, [trees, at, timeZone]);
@@ -142,7 +142,7 @@ function takenOf(
       amount: (used * t.dose.product) / product,
       targetName: t.target,
       reEntryUntil: reEntryUntil(use, endedAt),
-      eatFrom: eatFrom(t.facts.situation.host, use, dayIn(endedAt, timeZone)),
+      eatFrom: eatFrom(t.facts.treatmentContext.host, use, dayIn(endedAt, timeZone)),
     })),
   };
 }

@@ -1,4 +1,4 @@
-import { oldSitesOf } from '@/facts/situation';
+import { oldSitesOf } from '@/facts/treatment-context';
 import { certaintyWords } from '@/core/diagnose/words';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import Link from 'next/link';

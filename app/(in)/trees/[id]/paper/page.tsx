@@ -5,7 +5,7 @@ import { treeCode } from '@/core/phone/scan';
 import { findCondition, findHost } from '@/knowledge';
 import { methodWords } from '@/core/label/method-words';
 import { showAmount, showTrunk, showVolume } from '@/lib/units/units';
-import { oldSitesOf } from '@/facts/situation';
+import { oldSitesOf } from '@/facts/treatment-context';
 import { PrintButton } from '@/ui/controls/print.client';
 import { RingFigure, ringWords } from '@/ui/figures/ring';
 import { Frame } from '@/ui/frame/frame';

@@ -1,4 +1,4 @@
-import type { Choices, Situation, When } from '@/core/prescribe/situation';
+import type { Choices, TreatmentContext, When } from '@/core/gates/context';
 import type { Said } from '@/core/gates/said';
 import { USUAL_WEIGHTS } from '@/core/ring/ring';
 import type { Density } from '@/core/spray/crown';
@@ -6,8 +6,8 @@ import type { UnitSystem } from '@/lib/units/units';
 import type { Typed } from './work-bench.client';
 
 /** What a person sets at this bench, as it stands before anybody touches it. */
-export const emptyForm = (situation: Situation, usual: Choices) => ({
-  day: situation.today,
+export const emptyForm = (treatmentContext: TreatmentContext, usual: Choices) => ({
+  day: treatmentContext.today,
   pick: '',
   when: usual.when ?? ({ kind: 'window' } as When),
   soil: usual.soil,

@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import { stepOfUse, stepOfWork, type CustomResults } from '@/core/prescribe/costs';
 import { findUse, WORK, type Far, type HeldLabel } from '@/core/prescribe/shelf';
-import type { Choices, Situation } from '@/core/prescribe/situation';
+import type { Choices, TreatmentContext } from '@/core/gates/context';
 import type { Life } from '@/core/season/programme';
 import type { FollowUpRule } from '@/core/season/rules';
 import type { WorkFacts } from '@/core/work/work';
@@ -29,7 +29,7 @@ export interface OpenWorkStep {
 /** The plan of the tree over the years, the ways side by side, what is offered to the client, and the whole shelf. */
 export function OtherWays({
   treeId,
-  situation,
+  treatmentContext,
   shelf,
   far,
   choices,
@@ -42,7 +42,7 @@ export function OtherWays({
   onPick,
 }: {
   treeId: string;
-  situation: Situation;
+  treatmentContext: TreatmentContext;
   shelf: HeldLabel[];
   far: Far[];
   choices: Choices;
@@ -54,11 +54,11 @@ export function OtherWays({
   pick: string;
   onPick: (way: string) => void;
 }) {
-  const { by, lossUntreated } = situation.money!;
+  const { by, lossUntreated } = treatmentContext.money!;
   const { answer, behind } = useWorked(
     worker,
     here,
-    useMemo(() => ({ situation, shelf, choices, workFacts, own }), [situation, shelf, choices, workFacts, own]),
+    useMemo(() => ({ treatmentContext, shelf, choices, workFacts, own }), [treatmentContext, shelf, choices, workFacts, own]),
   );
   const weighed = answer?.weighed ?? [];
   const onceOf = (key: string, planned: number | null) => planned ?? weighed.find((w) => w.key === key)?.now ?? null;

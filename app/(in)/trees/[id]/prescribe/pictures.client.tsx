@@ -5,7 +5,7 @@ import type { Gate } from '@/core/gates/gate';
 import { EMPTY_SITE_MAP } from '@/core/site-map/site-map';
 import type { Label, LabelUse } from '@/core/label/schema';
 import { type Prescription } from '@/core/prescribe/prescribe';
-import { type Situation } from '@/core/prescribe/situation';
+import { type TreatmentContext } from '@/core/gates/context';
 import type { Weights } from '@/core/ring/ring';
 import { mixingOrder, sprayMinutes } from '@/core/spray/loads';
 import type { WorkSheet } from '@/core/work/work';
@@ -101,7 +101,7 @@ export function Picture({
   result,
   label,
   use,
-  situation,
+  treatmentContext,
   units,
   movedByHand,
   onMove,
@@ -111,7 +111,7 @@ export function Picture({
   result: Prescription;
   label: Label;
   use: LabelUse;
-  situation: Situation;
+  treatmentContext: TreatmentContext;
   units: UnitSystem;
   movedByHand: boolean;
   onMove: (bearings: number[] | null) => void;
@@ -127,7 +127,7 @@ export function Picture({
         dose={dose}
         label={label}
         use={use}
-        situation={situation}
+        treatmentContext={treatmentContext}
         units={units}
         movedByHand={movedByHand}
         onMove={onMove}
@@ -138,14 +138,14 @@ export function Picture({
   return (
     <>
       {dose.ok && use.method === 'soil-drench' && treated.areaM2 && (
-        <Basin dose={dose} use={use} passes={result.passes} situation={situation} units={units} />
+        <Basin dose={dose} use={use} passes={result.passes} treatmentContext={treatmentContext} units={units} />
       )}
       {onGround && (
         <Ground
           treated={treated}
-          situation={situation}
+          treatmentContext={treatmentContext}
           units={units}
-          bufferM={Math.max(use.conditions?.waterDistanceM ?? 0, situation.region.minWaterDistanceM)}
+          bufferM={Math.max(use.conditions?.waterDistanceM ?? 0, treatmentContext.region.minWaterDistanceM)}
         />
       )}
       {treated.words && <p className="mt-1 max-w-[420px] text-center text-[0.9375rem] text-ink-2">{treated.words}</p>}
@@ -157,13 +157,13 @@ function Basin({
   dose,
   use,
   passes,
-  situation,
+  treatmentContext,
   units,
 }: {
   dose: Dose;
   use: LabelUse;
   passes: Passes | null;
-  situation: Situation;
+  treatmentContext: TreatmentContext;
   units: UnitSystem;
 }) {
   const ground = treatedGround(use, dose.diameterCm);
@@ -182,7 +182,7 @@ function Basin({
         <p className="max-w-[420px] text-center">
           {showFine(mm, units).text} of water on the basin
           {passes && passes.passes > 1
-            ? `: pour in ${passes.passes} passes, ${passes.waitMinutes} minutes apart on ${situation.soilTexture} soil`
+            ? `: pour in ${passes.passes} passes, ${passes.waitMinutes} minutes apart on ${treatmentContext.soilTexture} soil`
             : ': one pass'}
         </p>
       )}
@@ -194,30 +194,30 @@ function Basin({
 export function Ground({
   treated,
   trenches,
-  situation,
+  treatmentContext,
   units,
   bufferM,
 }: {
   treated?: Prescription['treated'];
   trenches?: WorkSheet['trenches'];
-  situation: Situation;
+  treatmentContext: TreatmentContext;
   units: UnitSystem;
   bufferM: number;
 }) {
-  const at = situation.siteMap?.at ?? { x: 0, y: 0 };
+  const at = treatmentContext.siteMap?.at ?? { x: 0, y: 0 };
   const reach = Math.max(
     8,
     (treated?.ring?.outerM ?? 0) + 3,
     (trenches?.endM ?? 0) + 2,
-    situation.crown ? situation.crown.widthM : 0,
+    treatmentContext.crown ? treatmentContext.crown.widthM : 0,
     treated?.near?.[0] ? Math.min(40, treated.near[0].metres + 3) : 0,
   );
   return (
     <PlanFigure
-      plan={situation.siteMap?.plan ?? EMPTY_SITE_MAP}
+      plan={treatmentContext.siteMap?.plan ?? EMPTY_SITE_MAP}
       trees={[
-        { id: 'here', tag: '', at, crownM: situation.crown?.widthM ?? null, here: true },
-        ...(situation.siteMap?.others ?? []).map((p, i) => ({ id: String(i), tag: '', at: p, crownM: null })),
+        { id: 'here', tag: '', at, crownM: treatmentContext.crown?.widthM ?? null, here: true },
+        ...(treatmentContext.siteMap?.others ?? []).map((p, i) => ({ id: String(i), tag: '', at: p, crownM: null })),
       ]}
       overlay={{
         ring: treated?.ring ?? null,
@@ -236,20 +236,20 @@ export function Ground({
 export function Loads({
   result,
   dose,
-  situation,
+  treatmentContext,
   units,
   formulation,
   tankId,
 }: {
   result: Prescription;
   dose: Dose;
-  situation: Situation;
+  treatmentContext: TreatmentContext;
   /** The sprayer that was chosen; the first one, where none was. */
   tankId: string;
   units: UnitSystem;
   formulation: string;
 }) {
-  const tank = situation.tanks?.find((t) => t.id === tankId) ?? situation.tanks?.[0];
+  const tank = treatmentContext.tanks?.find((t) => t.id === tankId) ?? treatmentContext.tanks?.[0];
   const total = result.loads.reduce((a, l) => a + l.spray, 0);
   return (
     <section className="mt-6">

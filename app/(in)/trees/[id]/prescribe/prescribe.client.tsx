@@ -13,7 +13,7 @@ import type { CustomResults } from '@/core/prescribe/costs';
 import { prescribe, type Prescription } from '@/core/prescribe/prescribe';
 import { whilePlanning } from '@/core/prescribe/when';
 import { findUse, nameOf, WORK, type Far, type HeldLabel } from '@/core/prescribe/shelf';
-import { type Choices as Choosable, type Situation } from '@/core/prescribe/situation';
+import { type Choices as Choosable, type TreatmentContext } from '@/core/gates/context';
 import { AMENDMENTS } from '@/core/rootzone/feeding';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
 import { figure, showAmount, type UnitSystem } from '@/lib/units/units';
@@ -63,7 +63,7 @@ interface OpenHere {
 interface Props {
   treeId: string;
   units: UnitSystem;
-  situation: Situation;
+  treatmentContext: TreatmentContext;
   usual: Choosable;
   near: HeldLabel[];
   far: Far[];
@@ -89,16 +89,16 @@ interface Props {
 }
 
 export function PrescribeBench(props: Props) {
-  const { treeId, units, situation, usual, first, open, workFacts, own, refused, tag, head, strip, why } = props;
-  const { by } = situation.money!;
+  const { treeId, units, treatmentContext, usual, first, open, workFacts, own, refused, tag, head, strip, why } = props;
+  const { by } = treatmentContext.money!;
   const router = useRouter();
   const said = useNotify();
   const made = useMadeId(`prescribe:${treeId}`);
   const { id } = made;
   const [form, setForm, forget] = useDraft(
     `prescribe:${treeId}`,
-    emptyForm(situation, usual),
-    (kept) => kept.day === situation.today,
+    emptyForm(treatmentContext, usual),
+    (kept) => kept.day === treatmentContext.today,
   );
   const { busy, issues, send } = useSend(planTreatment, made);
   const drop = useSend(cancelPlan);
@@ -130,8 +130,8 @@ export function PrescribeBench(props: Props) {
   const result = useMemo(() => {
     if (!chosen) return null;
     if (choices === untouched && !bearings && nameOf(chosen) === first.pick) return first.result;
-    return prescribe(situation, chosen.label, chosen.use, { ...choices, ...(bearings ? { bearings } : {}) });
-  }, [situation, chosen, choices, untouched, first, bearings]);
+    return prescribe(treatmentContext, chosen.label, chosen.use, { ...choices, ...(bearings ? { bearings } : {}) });
+  }, [treatmentContext, chosen, choices, untouched, first, bearings]);
   const choose = (next: string) => setForm((f) => ({ ...f, pick: next, rangePoint: null, typed: {} }));
   const alike = props.alike.filter((t) => form.alike.includes(t.id)).map((t) => ({ id: v5(t.id, id), treeId: t.id }));
   const onReason = (gate: string, reason: string) =>
@@ -142,7 +142,7 @@ export function PrescribeBench(props: Props) {
     <WhenNear id="plan" label="The plan of this tree, and other ways" near={near} onNear={onNear}>
       <OtherWays
         treeId={treeId}
-        situation={situation}
+        treatmentContext={treatmentContext}
         shelf={shelf}
         far={far}
         choices={choices}
@@ -178,7 +178,7 @@ export function PrescribeBench(props: Props) {
         onWhen={(next) => setForm((f) => ({ ...f, when: next }))}
         onType={(key, value) => setForm((f) => ({ ...f, typed: { ...f.typed, [key]: value } }))}
         alike={alike}
-        situation={situation}
+        treatmentContext={treatmentContext}
         units={units}
         refused={refused}
         frame={{ tag, head, strip, why }}
@@ -216,12 +216,12 @@ export function PrescribeBench(props: Props) {
     return (
       <Frame tag={tag} head={head} margin={why}>
         {strip}
-        {props.near.length + props.far.length > 0 && situation.condition ? (
+        {props.near.length + props.far.length > 0 && treatmentContext.condition ? (
           <>
             <h1>No label for this</h1>
             <p className="mt-3 mb-4 max-w-2xl">
-              No label on the shelf covers {situation.condition.name.toLowerCase()} on{' '}
-              {situation.host.name.toLowerCase()} today. Add one under <Link href="/stock">Stock</Link>, or choose
+              No label on the shelf covers {treatmentContext.condition.name.toLowerCase()} on{' '}
+              {treatmentContext.host.name.toLowerCase()} today. Add one under <Link href="/stock">Stock</Link>, or choose
               another product or work below.
             </p>
             {list}
@@ -237,16 +237,16 @@ export function PrescribeBench(props: Props) {
       </Frame>
     );
   const { dose } = result;
-  const later = result.on > situation.today;
+  const later = result.on > treatmentContext.today;
   // What only the day will tell does not stand in the way of planning for it.
-  const gates = whilePlanning(result, situation.today);
+  const gates = whilePlanning(result, treatmentContext.today);
   const inTheWay = blocked(gates, form.released);
   const mine = open.find((o) => `${o.labelKey}/${o.useKey}` === pick);
   // A plan made before the trunk was measured again no longer says what to pour.
   const outdated =
     mine &&
     ((dose.ok && mine.product !== null && Math.abs(dose.product - mine.product) > 0.005 * mine.product) ||
-      (later ? result.on !== mine.plannedFor : mine.plannedFor !== null && mine.plannedFor > situation.today));
+      (later ? result.on !== mine.plannedFor : mine.plannedFor !== null && mine.plannedFor > treatmentContext.today));
   const planned = mine && !outdated;
 
   const margin = (
@@ -257,8 +257,8 @@ export function PrescribeBench(props: Props) {
         <p className="quote">“{chosen.use.rate.text}”</p>
         <p className="mt-1 text-small text-ink-2">
           {chosen.label.name}, version {chosen.label.version},{' '}
-          {situation.checked[chosen.label.key]
-            ? `checked ${situation.checked[chosen.label.key]}`
+          {treatmentContext.checked[chosen.label.key]
+            ? `checked ${treatmentContext.checked[chosen.label.key]}`
             : 'not checked against the label in hand'}
         </p>
       </section>
@@ -280,7 +280,7 @@ export function PrescribeBench(props: Props) {
         when={form.when}
         onWhen={(next) => setForm((f) => ({ ...f, when: next }))}
         result={result}
-        today={situation.today}
+        today={treatmentContext.today}
         label={chosen.label}
         use={chosen.use}
         units={units}
@@ -317,7 +317,7 @@ export function PrescribeBench(props: Props) {
             {planned ? (
               <div className="flex flex-col gap-2">
                 <Link href={`/trees/${treeId}/treat?plan=${mine.id}`} className="press press-main w-full">
-                  {mine.plannedFor && mine.plannedFor > situation.today
+                  {mine.plannedFor && mine.plannedFor > treatmentContext.today
                     ? `Planned for ${shortDay(mine.plannedFor)}: see the sheet`
                     : 'Planned: start the sheet'}
                 </Link>
@@ -408,7 +408,7 @@ export function PrescribeBench(props: Props) {
             result={result}
             label={chosen.label}
             use={chosen.use}
-            situation={situation}
+            treatmentContext={treatmentContext}
             units={units}
             movedByHand={bearings !== undefined}
             onMove={(at) => setForm((f) => ({ ...f, bearings: at && { for: pick, at } }))}
@@ -426,14 +426,14 @@ export function PrescribeBench(props: Props) {
         />
       )}
       {!planned && !refused && <HoldReasons gates={gates} reasons={form.released} onReason={onReason} />}
-      {dose.ok && chosen.use.method === 'soil-drench' && situation.siteMap?.at && (
+      {dose.ok && chosen.use.method === 'soil-drench' && treatmentContext.siteMap?.at && (
         <section className="mt-6">
           <h2 className="mb-2">On the ground</h2>
           <Ground
             treated={result.treated}
-            situation={situation}
+            treatmentContext={treatmentContext}
             units={units}
-            bufferM={Math.max(chosen.use.conditions?.waterDistanceM ?? 0, situation.region.minWaterDistanceM)}
+            bufferM={Math.max(chosen.use.conditions?.waterDistanceM ?? 0, treatmentContext.region.minWaterDistanceM)}
           />
         </section>
       )}
@@ -441,7 +441,7 @@ export function PrescribeBench(props: Props) {
         <Loads
           result={result}
           dose={dose}
-          situation={situation}
+          treatmentContext={treatmentContext}
           units={units}
           formulation={chosen.label.formulation}
           tankId={tankId}
@@ -453,7 +453,7 @@ export function PrescribeBench(props: Props) {
           dose={dose}
           label={chosen.label}
           use={chosen.use}
-          situation={situation}
+          treatmentContext={treatmentContext}
           school={props.frequency}
           programme={by.programme ?? USUAL_PROGRAMME}
         />
@@ -485,7 +485,7 @@ export function PrescribeBench(props: Props) {
       )}
       {row}
       {list}
-      <AsItIs form={form} setForm={setForm} usual={usual} situation={situation} use={chosen.use} result={result} />
+      <AsItIs form={form} setForm={setForm} usual={usual} treatmentContext={treatmentContext} use={chosen.use} result={result} />
     </Frame>
   );
 }

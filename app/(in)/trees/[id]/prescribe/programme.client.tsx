@@ -1,6 +1,7 @@
 import { v7 } from 'uuid';
 import { money } from '@/core/cost/prices';
-import { overTheYears, type Weighing } from '@/core/prescribe/costs';
+import { overTheYears } from '@/core/prescribe/costs';
+import { type Weighing } from '@/core/gates/context';
 import {
   PROGRAMME_LIMITS,
   SCHOOL_NAMES,

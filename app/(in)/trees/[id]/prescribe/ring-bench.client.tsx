@@ -5,7 +5,7 @@ import type { Schools } from '@/core/decide/schools';
 import type { Dose } from '@/core/dose/dose';
 import type { Label, LabelUse } from '@/core/label/schema';
 import { ringInput, type Prescription } from '@/core/prescribe/prescribe';
-import { type Situation } from '@/core/prescribe/situation';
+import { type TreatmentContext } from '@/core/gates/context';
 import { woundBudget, yearsToClose } from '@/core/ring/budget';
 import { USUAL_WEIGHTS, whyNotAt, type Weights } from '@/core/ring/ring';
 import type { UnitSystem } from '@/lib/units/units';
@@ -22,7 +22,7 @@ export function RingBench({
   dose,
   label,
   use,
-  situation,
+  treatmentContext,
   units,
   onMove,
   movedByHand,
@@ -33,7 +33,7 @@ export function RingBench({
   dose: Dose;
   label: Label;
   use: LabelUse;
-  situation: Situation;
+  treatmentContext: TreatmentContext;
   units: UnitSystem;
   onMove: (bearings: number[] | null) => void;
   movedByHand: boolean;
@@ -41,7 +41,7 @@ export function RingBench({
   onWeights: (w: Weights) => void;
 }) {
   const ring = result.ring!;
-  const input = ringInput(situation, label, use, dose)!;
+  const input = ringInput(treatmentContext, label, use, dose)!;
   const [site, setSite] = useState(0);
   const [why, setWhy] = useState<string | null>(null);
   const [dragging, setDragging] = useState(false);
@@ -81,10 +81,10 @@ export function RingBench({
             heightCm: use.sites?.heightCm ?? 0,
             sites: ring.sites,
             heights: ring.heights,
-            arcs: situation.reading?.arcs ?? [],
-            oldSites: situation.oldSites,
-            flares: situation.flares,
-            sectors: situation.sectors,
+            arcs: treatmentContext.reading?.arcs ?? [],
+            oldSites: treatmentContext.oldSites,
+            flares: treatmentContext.flares,
+            sectors: treatmentContext.sectors,
           }}
         />
       </div>
@@ -165,18 +165,18 @@ export function WoundBudgets({
   dose,
   label,
   use,
-  situation,
+  treatmentContext,
   school,
   programme,
 }: {
   dose: Dose;
   label: Label;
   use: LabelUse;
-  situation: Situation;
+  treatmentContext: TreatmentContext;
   school: Schools['frequency'];
   programme: Programme;
 }) {
-  const input = ringInput(situation, label, use, dose)!;
+  const input = ringInput(treatmentContext, label, use, dose)!;
   const { years } = programme;
   const rows = [...new Set([1, 2, 3, ...(programme.everyYears ? [programme.everyYears] : [])])]
     .sort()
@@ -184,7 +184,7 @@ export function WoundBudgets({
       woundBudget(input, {
         everyYears,
         years,
-        growthCm: situation.host.growthCmPerYear,
+        growthCm: treatmentContext.host.growthCmPerYear,
         drillMm: use.sites!.drillMm,
         sitesPerCm: dose.sites!.count / dose.girthCm,
       }),
@@ -228,7 +228,7 @@ export function WoundBudgets({
       </table>
       <p className="mt-2 text-small text-ink-2">
         A hole of {use.sites!.drillMm} mm closes in about{' '}
-        {yearsToClose(use.sites!.drillMm, situation.host.growthCmPerYear)} years on this host; the label bars its bark
+        {yearsToClose(use.sites!.drillMm, treatmentContext.host.growthCmPerYear)} years on this host; the label bars its bark
         for {use.sites!.oldSiteYears}.
       </p>
     </section>

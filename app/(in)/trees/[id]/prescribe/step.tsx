@@ -1,4 +1,4 @@
-import type { Choices } from '@/core/prescribe/situation';
+import type { Choices } from '@/core/gates/context';
 import type { CustomResults } from '@/core/prescribe/costs';
 import { options } from '@/core/prescribe/options';
 import { prescribe } from '@/core/prescribe/prescribe';
@@ -16,7 +16,7 @@ import { worksFor } from '@/core/work/works';
 import { findWork } from '@/knowledge/works';
 import { findHost } from '@/knowledge';
 import { checksOf } from '@/facts/diagnosis';
-import { situationFor, usualChoices, workFactsOf } from '@/facts/situation';
+import { treatmentContextFor, usualChoices, workFactsOf } from '@/facts/treatment-context';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../_frame/tree-frame';
 import { allows, type Seen } from '../seen';
 import { choicesOf, emptyForm } from './form';
@@ -33,13 +33,13 @@ export interface ToPrescribe extends Seen {
 /** The step at which it is prescribed. @param trouble the condition that an address names */
 export function PrescribeStep({ seen, problem }: { seen: ToPrescribe; problem: string | null }) {
   const { viewer, now, tree, detections, duties, held, alike, year, weather, forecast } = seen;
-  const situation = situationFor(viewer, tree, held, detections, now, problem, year);
+  const treatmentContext = treatmentContextFor(viewer, tree, { held, detections, now, problem, year });
   const facts = workFactsOf(viewer, tree, now);
-  const named = situation.condition?.options ?? [];
+  const named = treatmentContext.condition?.options ?? [];
   // A work whose months are closed is not what is done today.
-  const openNow = named.filter((o) => inWindow(situation.today, o, situation.south)).map((o) => o.method);
+  const openNow = named.filter((o) => inWindow(treatmentContext.today, o, treatmentContext.south)).map((o) => o.method);
   const openWorks = facts
-    ? worksFor(facts, named).fit.filter((w) => openNow.includes(w.method) && servesDecision(w, situation.decision))
+    ? worksFor(facts, named).fit.filter((w) => openNow.includes(w.method) && servesDecision(w, treatmentContext.decision))
     : [];
   const own: Record<string, CustomResults> = {};
   for (const c of checksOf(tree)) {
@@ -57,21 +57,21 @@ export function PrescribeStep({ seen, problem }: { seen: ToPrescribe; problem: s
   const usual: Choices = {
     ...usualChoices(tree, weather, year),
     ...(stems === 'ask' ? {} : { stemRule: stems }),
-    ...(standing ? { when: whenOf(standing, situation.today) } : {}),
+    ...(standing ? { when: whenOf(standing, treatmentContext.today) } : {}),
   };
   const labels = held.labels.map((l) => ({ id: l.id, label: l.label }));
   // The first answer comes with the page: what is in hand before anybody touches anything, and its figures.
-  const choices = choicesOf(emptyForm(situation, usual), usual, viewer.units);
+  const choices = choicesOf(emptyForm(treatmentContext, usual), usual, viewer.units);
   const offered = options(
-    situation,
+    treatmentContext,
     labels.map((l) => l.label),
     choices,
   );
   const pick = standing
     ? `${standing.labelKey}/${standing.useKey}`
-    : (firstWay(situation, offered, openWorks[0]?.id ?? null) ?? '');
+    : (firstWay(treatmentContext, offered, openWorks[0]?.id ?? null) ?? '');
   const chosen = pick.startsWith(WORK) ? null : findUse(labels, pick);
-  const { near, far } = shelfFor(situation, labels, [
+  const { near, far } = shelfFor(treatmentContext, labels, [
     ...plans.map((p) => p.labelKey),
     ...(chosen ? [chosen.label.key] : []),
   ]);
@@ -85,13 +85,13 @@ export function PrescribeStep({ seen, problem }: { seen: ToPrescribe; problem: s
     <PrescribeBench
       treeId={tree.id}
       units={viewer.units}
-      situation={situation}
+      treatmentContext={treatmentContext}
       usual={usual}
       near={near}
       far={far}
       fits={fits}
-      first={{ pick, result: chosen && prescribe(situation, chosen.label, chosen.use, choices) }}
-      meanwhile={meanwhile(situation, offered, openWorks, pick)}
+      first={{ pick, result: chosen && prescribe(treatmentContext, chosen.label, chosen.use, choices) }}
+      meanwhile={meanwhile(treatmentContext, offered, openWorks, pick)}
       open={plans.map((p) => ({
         id: p.id,
         plannedFor: p.plannedFor,

@@ -2,7 +2,7 @@ import { LEAF_STATES } from '@/core/season/leaf-state';
 import type { Gate } from '@/core/gates/gate';
 import type { Said } from '@/core/gates/said';
 import type { LabelUse } from '@/core/label/schema';
-import type { Choices as Choosable, Situation } from '@/core/prescribe/situation';
+import type { Choices as Choosable, TreatmentContext } from '@/core/gates/context';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import { DENSITY, type Density } from '@/core/spray/crown';
 import { figure } from '@/lib/units/units';
@@ -17,14 +17,14 @@ export function AsItIs({
   form,
   setForm,
   usual,
-  situation,
+  treatmentContext,
   use,
   result,
 }: {
   form: PrescribeForm;
   setForm: (next: (was: PrescribeForm) => PrescribeForm) => void;
   usual: Choosable;
-  situation: Situation;
+  treatmentContext: TreatmentContext;
   use: LabelUse;
   result: Prescription;
 }) {
@@ -57,13 +57,13 @@ export function AsItIs({
           options={(Object.keys(DENSITY) as Density[]).map((d) => ({ value: d, name: d }))}
         />
       )}
-      {result.treated.spray && (situation.tanks?.length ?? 0) > 1 && (
+      {result.treated.spray && (treatmentContext.tanks?.length ?? 0) > 1 && (
         <Choices
           small
           label="Sprayer"
-          value={form.tankId || situation.tanks![0]!.id}
+          value={form.tankId || treatmentContext.tanks![0]!.id}
           onChange={(tankId) => setForm((f) => ({ ...f, tankId }))}
-          options={situation.tanks!.map((t) => ({ value: t.id, name: t.name }))}
+          options={treatmentContext.tanks!.map((t) => ({ value: t.id, name: t.name }))}
         />
       )}
       {point.kind === 'range' && (
@@ -78,7 +78,7 @@ export function AsItIs({
           ]}
         />
       )}
-      {(situation.reading?.diameters.length ?? 0) > 1 && use.rate.stems === 'unanswered' && (
+      {(treatmentContext.reading?.diameters.length ?? 0) > 1 && use.rate.stems === 'unanswered' && (
         <Choices
           label="Several stems count as"
           value={form.stemRule ?? null}

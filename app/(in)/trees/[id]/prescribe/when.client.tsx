@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Label, LabelUse } from '@/core/label/schema';
 import { conditionsOf } from '@/core/prescribe/conditions';
 import type { Prescription } from '@/core/prescribe/prescribe';
-import type { When } from '@/core/prescribe/situation';
+import type { When } from '@/core/gates/context';
 import { dayAfter } from '@/lib/calendar/days';
 import type { FitDay } from '@/core/weather/fitness';
 import type { UnitSystem } from '@/lib/units/units';

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { Gate } from '@/core/gates/gate';
 import { blocked } from '@/core/gates/rules';
-import type { Situation, When } from '@/core/prescribe/situation';
+import type { TreatmentContext, When } from '@/core/gates/context';
 import { workDay } from '@/core/prescribe/when';
 import type { UnitSystem } from '@/lib/units/units';
 import type { Answer, Work, WorkFacts, WorkSheet } from '@/core/work/work';
@@ -162,7 +162,7 @@ interface WorkBenchProps {
   onWhen: (when: When) => void;
   onType: (key: string, value: string | boolean) => void;
   alike: { id: string; treeId: string }[];
-  situation: Situation;
+  treatmentContext: TreatmentContext;
   units: UnitSystem;
   refused: string | null;
   frame: { tag: React.ReactNode; head: React.ReactNode; strip: React.ReactNode; why: React.ReactNode };
@@ -188,7 +188,7 @@ export function WorkBench({
   onType,
   onWhen,
   alike,
-  situation,
+  treatmentContext,
   units,
   refused,
   frame,
@@ -215,7 +215,7 @@ export function WorkBench({
         {below}
       </Frame>
     );
-  const from = workDay(situation, work.method);
+  const from = workDay(treatmentContext, work.method);
   const on = workOn(form.when, from, facts.today);
   const { sheet, issues: typedIssues } = sheetOf(work, factsOn(facts, on), form.typed);
   const inTheWay = blocked(sheet.gates, form.released);
@@ -285,10 +285,10 @@ export function WorkBench({
           {!refused && <HoldReasons gates={sheet.gates} reasons={form.released} onReason={onReason} />}
         </div>
       </div>
-      {sheet.trenches && situation.siteMap?.at && (
+      {sheet.trenches && treatmentContext.siteMap?.at && (
         <section className="mt-6">
           <h2 className="mb-2">On the ground</h2>
-          <Ground trenches={sheet.trenches} situation={situation} units={units} bufferM={0} />
+          <Ground trenches={sheet.trenches} treatmentContext={treatmentContext} units={units} bufferM={0} />
         </section>
       )}
       <WorkSteps sheet={sheet} />

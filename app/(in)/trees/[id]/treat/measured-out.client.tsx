@@ -1,6 +1,6 @@
 import type { Gate } from '@/core/gates/gate';
 import type { Prescription } from '@/core/prescribe/prescribe';
-import type { Situation } from '@/core/prescribe/situation';
+import type { TreatmentContext } from '@/core/gates/context';
 import { treatedGround } from '@/core/prescribe/treated-ground';
 import { showAmount, showFill, showFine, showTrunk, type UnitSystem } from '@/lib/units/units';
 import { BasinFigure } from '@/ui/figures/basin';
@@ -11,13 +11,13 @@ import type { SheetPlan } from './sheet-plan';
 /** What is measured out and where it goes, as large as the hand that does it needs it, with its figure. */
 export function MeasuredOut({
   plan,
-  situation,
+  treatmentContext,
   now,
   stops,
   units,
 }: {
   plan: SheetPlan;
-  situation: Situation;
+  treatmentContext: TreatmentContext;
   /** The plan as it would be worked out at this hour. */
   now: Prescription;
   stops: readonly Gate[];
@@ -102,8 +102,8 @@ export function MeasuredOut({
               girthCm: dose.girthCm,
               heightCm: use.sites?.heightCm ?? 0,
               sites: ring.sites,
-              arcs: situation.reading?.arcs ?? [],
-              oldSites: situation.oldSites,
+              arcs: treatmentContext.reading?.arcs ?? [],
+              oldSites: treatmentContext.oldSites,
             }}
             size={340}
           />

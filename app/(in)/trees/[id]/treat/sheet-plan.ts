@@ -1,6 +1,6 @@
 import type { Dose } from '@/core/dose/dose';
 import type { Label, LabelUse } from '@/core/label/schema';
-import type { Choices } from '@/core/prescribe/situation';
+import type { Choices } from '@/core/gates/context';
 import type { Ring } from '@/core/ring/ring';
 
 /** A plan as its sheet needs it. */

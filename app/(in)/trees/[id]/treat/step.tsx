@@ -3,7 +3,7 @@ import { findCondition } from '@/knowledge';
 import { sourcesOf } from '@/core/mix/sources';
 import { refusal } from '@/core/people/rights';
 import { installedBy } from '@/facts/queued-tree';
-import { situationOfPlan } from '@/facts/situation';
+import { treatmentContextOfPlan } from '@/facts/treatment-context';
 import { NO_YEAR } from '@/core/season/year';
 import { dayIn } from '@/lib/calendar/zone';
 import { Frame } from '@/ui/frame/frame';
@@ -86,13 +86,13 @@ export function TreatStep({ seen }: { seen: Seen & { open: readonly PlanHead[]; 
     );
   const { held, stock, arrival, installed } = sheet;
   // At the tree it is today, and the leaf is what is seen: the seasons have nothing to add.
-  const situation = situationOfPlan(viewer, tree, held, detections, now, plan, NO_YEAR);
+  const treatmentContext = treatmentContextOfPlan(viewer, tree, { held, detections, now, plan, year: NO_YEAR });
   return (
     <ApplyBench
       key={plan.id}
       units={viewer.units}
       timeZone={tree.timeZone}
-      situation={situation}
+      treatmentContext={treatmentContext}
       plan={{
         id: plan.id,
         treeId: tree.id,
@@ -124,7 +124,7 @@ export function TreatStep({ seen }: { seen: Seen & { open: readonly PlanHead[]; 
       strip={
         <>
           <StepStrip tree={tree} duties={duties} here="treat" />
-          {plan.plannedFor && plan.plannedFor > situation.today && (
+          {plan.plannedFor && plan.plannedFor > treatmentContext.today && (
             <p role="status" className="mt-3 border-l-4 border-sap pl-3 font-semibold text-sap">
               Planned for {shortDay(plan.plannedFor)}. The gates here answer for today.
             </p>

@@ -9,7 +9,7 @@ import { dayIn } from '@/lib/calendar/zone';
 import { readOff } from '@/core/devices/devices';
 import { doseChange, type DoseBasis } from '@/core/dose/dose-change';
 import { prescribe } from '@/core/prescribe/prescribe';
-import type { Situation } from '@/core/prescribe/situation';
+import type { TreatmentContext } from '@/core/gates/context';
 import { usualSource, type Source } from '@/core/mix/sources';
 import { toInstall } from '@/core/devices/hang-on';
 import { readNumber } from '@/lib/units/numbers';
@@ -46,7 +46,7 @@ import { PhotoField } from '../inspect/photo-field.client';
 interface Props {
   units: UnitSystem;
   timeZone: string;
-  situation: Situation;
+  treatmentContext: TreatmentContext;
   plan: SheetPlan;
   sources: Source[];
   /** Who may have a hand in it beside whoever writes it. */
@@ -92,7 +92,7 @@ function installedAgain(
 export function ApplyBench({
   units,
   timeZone,
-  situation,
+  treatmentContext,
   plan,
   sources,
   hands,
@@ -116,11 +116,11 @@ export function ApplyBench({
   const unit = smallUnit(plan.dose.dimension, units);
   const us = units === 'us';
   const words = methodWords(use.method, use.sites?.device, use.carrier.kind !== 'none');
-  const ofSite = useOfSite(plan.siteId, situation.today);
+  const ofSite = useOfSite(plan.siteId, treatmentContext.today);
   const [form, setForm, forget] = useDraft(
     `apply:${plan.id}`,
     {
-      day: situation.today,
+      day: treatmentContext.today,
       id: v7(),
       stage: hanging ? 2 : 0,
       worn: [] as string[],
@@ -129,7 +129,7 @@ export function ApplyBench({
       // Null: as much as the dose that is followed.
       amount: null as string | null,
       basis: null as DoseBasis | null,
-      lotId: usualSource(sources, plan.dose.product, situation.today),
+      lotId: usualSource(sources, plan.dose.product, treatmentContext.today),
       ...typedAir(station, units),
       soil: plan.plannedFor ? soilState(station) : plan.choices.soil,
       // What the leaves did when it was planned for a later day says nothing today.
@@ -143,7 +143,7 @@ export function ApplyBench({
       photoIds: [] as string[],
     },
     // Work that has begun is never forgotten, not even past midnight.
-    (kept) => kept.day === situation.today || Boolean(kept.startedAt),
+    (kept) => kept.day === treatmentContext.today || Boolean(kept.startedAt),
   );
   const { busy, issues, setIssues, send } = useSend(recordTreatment);
   const set = <K extends keyof typeof form>(k: K, value: (typeof form)[K]) => setForm((f) => ({ ...f, [k]: value }));
@@ -151,7 +151,7 @@ export function ApplyBench({
   const { temperatureC: celsius, windMs: ms, humidity, issues: airIssues } = readAir(form, units);
   const readAmount = (typed: string) => readNumber(typed, { name: 'The amount used', above: 0, max: 100_000, unit });
   const saidNow = { ...stillSaid(plan.choices.said), ...ofSite.said, ...form.said };
-  const now = prescribe(situation, label, use, {
+  const now = prescribe(treatmentContext, label, use, {
     ...plan.choices,
     said: saidNow,
     phase: 'apply',
@@ -206,7 +206,7 @@ export function ApplyBench({
           change: change && basis ? { was: change, followed: basis } : null,
           ...againstSource(source),
         },
-        { amount: exact, protection: form.worn, startedAt: form.startedAt || station.at, doneOn: situation.today },
+        { amount: exact, protection: form.worn, startedAt: form.startedAt || station.at, doneOn: treatmentContext.today },
       )
     : [];
   // Down, not up: more than went in is not booked.
@@ -278,7 +278,7 @@ export function ApplyBench({
             amount: exact,
             targetName: plan.target,
             reEntryUntil: reEntryUntil(use, endedAt),
-            eatFrom: eatFrom(situation.host, use, dayIn(endedAt, timeZone)),
+            eatFrom: eatFrom(treatmentContext.host, use, dayIn(endedAt, timeZone)),
           },
         ],
       } satisfies TakenShown,
@@ -345,7 +345,7 @@ export function ApplyBench({
           />
           {/* No amount is read off this page before somebody has said which one. */}
           {(!change || basis) && (
-            <MeasuredOut plan={acting} situation={situation} now={now} stops={stops} units={units} />
+            <MeasuredOut plan={acting} treatmentContext={treatmentContext} now={now} stops={stops} units={units} />
           )}
           <ol className="mt-4 max-w-2xl list-decimal pl-6">
             {words.steps.map((x) => (

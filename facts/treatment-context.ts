@@ -3,19 +3,17 @@ import { isOver } from '@/core/prescribe/follow';
 import { removalOf } from '@/core/cost/prices';
 import { barkGone } from '@/core/decide/bark-gone';
 import { severityOf } from '@/core/decide/severity';
-import type { AlsoPlanned } from '@/core/gates/gate';
 import { openProblems } from '@/core/decide/problems';
 import type { Condition } from '@/core/diagnose/knowledge';
 import { signsOf } from '@/core/diagnose/reading';
 import type { Visit } from '@/core/diagnose/visit';
 import { onPlan } from '@/core/site-map/site-map';
-import { barkLossShare } from '@/core/measure/bark-loss';
 import { doubts } from '@/core/measure/plausible';
 import { stemDiameters } from '@/core/measure/trunk';
-import { lossUntreated, type Weighing } from '@/core/prescribe/costs';
-import { faced, type Choices, type Situation } from '@/core/prescribe/situation';
+import { lossUntreated } from '@/core/prescribe/costs';
+import { faced, type AlsoPlanned, type Choices, type TreatmentContext, type Weighing } from '@/core/gates/context';
 import type { OldSite } from '@/core/ring/ring';
-import { dayIn } from '@/lib/calendar/zone';
+import { dayIn, type Day } from '@/lib/calendar/zone';
 import { expectedLeaf, type HostYear } from '@/core/season/year';
 import { crownVolume, type Crown } from '@/core/spray/crown';
 import type { UnitSystem } from '@/lib/units/units';
@@ -25,9 +23,9 @@ import type { WorkFacts } from '@/core/work/work';
 import { findCondition, findHost, findSign } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import type { Held } from '@/store/stock';
-import type { Reading, Tree, SavedDiagnosis } from '@/store/tree';
+import type { Reading, SavedDiagnosis, Tree, TreeRecord } from '@/store/tree';
 import type { Detections } from '@/store/diagnoses';
-import { checksOf, hostOf, treeSouth, visitOf } from './diagnosis';
+import { barkLossOf, checksOf, hostOf, treeSouth, visitOf } from './diagnosis';
 import { regionFor } from './region';
 
 const YEAR = 365.25 * 864e5;
@@ -70,9 +68,13 @@ function groupOf(tree: Tree): WorkFacts['group'] {
   return { lengthM: span(near.map((p) => p.x)), widthM: span(near.map((p) => p.y)) };
 }
 
+/** The height as last measured, m; null while nobody has. */
+const heightOf = (tree: Pick<Tree, 'readings'>): number | null =>
+  tree.readings.find((r) => r.treeHeightM !== null)?.treeHeightM ?? null;
+
 /** The crown as last measured; conifers stand as cones. */
 export function crownOf(tree: Pick<Tree, 'readings' | 'hostId'>): Crown | null {
-  const height = tree.readings.find((r) => r.treeHeightM !== null)?.treeHeightM;
+  const height = heightOf(tree);
   const wide = tree.readings.find((r) => r.crownWidthM !== null);
   if (!height || !wide?.crownWidthM) return null;
   const conifer = findHost(tree.hostId)?.groups.includes('conifer');
@@ -84,7 +86,9 @@ export function crownOf(tree: Pick<Tree, 'readings' | 'hostId'>): Crown | null {
 }
 
 /** When this tree is picked: by its variety where the place names it, else as the place is. */
-function harvestOf(tree: Pick<Tree, 'firstPicking' | 'lastPicking' | 'pickings' | 'variety'>): Situation['harvest'] {
+function harvestOf(
+  tree: Pick<Tree, 'firstPicking' | 'lastPicking' | 'pickings' | 'variety'>,
+): TreatmentContext['harvest'] {
   const own = tree.variety
     ? tree.pickings.find((p) => p.variety.toLowerCase() === tree.variety.toLowerCase())
     : undefined;
@@ -98,7 +102,7 @@ function problemOf(
   tree: Tree,
   visit: Visit | null,
   detections: Readonly<Record<string, number>>,
-): NonNullable<Situation['problems']> {
+): NonNullable<TreatmentContext['problems']> {
   const condition = findCondition(savedDiagnosis.conditionId);
   if (!condition) return [];
   const findKm = detections[condition.id] ?? null;
@@ -120,7 +124,7 @@ function problemOf(
 }
 
 /** What was done and waits to be settled counts as what it is: done. */
-const unsettledAsDone = (tree: Tree): Situation['earlier'] =>
+const unsettledAsDone = (tree: Tree): TreatmentContext['earlier'] =>
   tree.unsettled.map((u) => ({
     day: dayIn(u.doneAt, tree.timeZone),
     labelKey: u.labelKey,
@@ -143,140 +147,115 @@ function alsoPlanned(plan: Tree['plans'][number], labels: Held['labels'], today:
   };
 }
 
-/**
- * Everything a prescription for this tree rests on: built here for every page and every command, so that the browser's gates and
- * the server's ask the same facts.
- * @param held what the company holds, and how fast its own injections went in
- * @param finds what was named near by
- * @param trouble the trouble in hand, by its condition; null: the newest open one
- * @param year what the seasons bring to this host at this place
- */
-export function situationFor(
-  viewer: Viewer,
-  tree: Tree,
-  { labels, vessels, tanks, uptakeLog }: Held,
-  detections: Detections,
-  now: Date,
-  problem: string | null,
-  year: HostYear,
-): Situation {
-  const host = hostOf(tree);
-  if (!host) throw new Error(`unknown host ${tree.hostId}`);
-  const today = dayIn(now, tree.timeZone);
-  const visit = visitOf(tree);
+/** The problem in hand, and every open one beside it, as decisions have them. */
+function problemsOf(tree: Tree, visit: Visit | null, detections: Detections, asked: string | null) {
   const open = openProblems(tree.savedDiagnoses);
-  const problems = open.flatMap((t) => problemOf(t, tree, visit, detections));
-  // The trouble in hand: the one asked for, else the newest open one, else what was decided last.
-  const savedDiagnosis = open.find((t) => t.conditionId === problem) ?? open[0] ?? tree.savedDiagnoses[0];
-  const inHand = savedDiagnosis && problemOf(savedDiagnosis, tree, visit, detections)[0];
-  const [reading, before] = tree.readings;
-  const done = tree.records.filter((r) => !r.withdrawn);
-  const thisYear = today.slice(0, 4);
-  // What nobody will carry out any more stands in no other plan's way.
-  const planned = tree.plans.filter(
-    (p) => p.state === 'open' && !isOver({ latest: p.latest, at: dayIn(p.at, tree.timeZone) }, today),
-  );
-  const measuredCrown = crownOf(tree);
-  const condition = savedDiagnosis ? findCondition(savedDiagnosis.conditionId) : null;
-  const treeYearProduct: Record<string, number> = {};
-  for (const r of done)
-    if (r.doneOn.startsWith(thisYear)) treeYearProduct[r.labelKey] = (treeYearProduct[r.labelKey] ?? 0) + r.amount;
+  // The one asked for, else the newest open one, else what was decided last.
+  const saved = open.find((t) => t.conditionId === asked) ?? open[0] ?? tree.savedDiagnoses[0];
+  const inHand = saved && problemOf(saved, tree, visit, detections)[0];
+  const condition = saved ? findCondition(saved.conditionId) : null;
   return {
-    today,
-    host,
-    hostConfirmed: tree.hostConfirmedAt !== null,
-    year,
     condition,
-    certainty: savedDiagnosis?.certainty ?? null,
-    decision: savedDiagnosis?.decision ?? null,
+    certainty: saved?.certainty ?? null,
+    decision: saved?.decision ?? null,
     liveDrivers: inHand?.liveDrivers ?? [],
-    problems,
-    crownSchool: viewer.schools.crownLoss,
-    barkLoss: barkGone(
-      visit?.detail.barkLoss?.length ? barkLossShare(visit.detail.barkLoss.filter((a) => a.kind !== 'girdled')) : null,
-      visit?.findings ?? [],
-      findSign,
-    ),
-    south: treeSouth(tree),
-    sticky: visit?.findings.some((f) => ['honeydew', 'sticky-below'].includes(f.sign) && f.state === 'seen') ?? false,
-    withoutEffect: checksOf(tree)
-      .filter((c) => c.savedDiagnosis.kind === 'no effect')
-      .map((c) => ({ condition: c.condition, labelKey: c.labelKey })),
-    crownLoss: visit?.crownLoss ?? null,
-    vigour: visit?.vigour ?? null,
-    reading: reading
-      ? {
-          day: dayIn(reading.at, tree.timeZone),
-          diameters: stemDiameters(reading.stems),
-          heightCm: reading.atHeightCm,
-          doubts: doubtsOf(reading, before, tree.hostId, viewer.units),
-          arcs: [
-            ...reading.arcs,
-            ...(visit?.detail.barkLoss ?? []).map((a) => ({
-              kind: 'dead-bark' as const,
-              from: a.from,
-              to: a.to,
-            })),
-          ],
-        }
-      : null,
+    severity: condition ? severityAt(condition, visit) : null,
+    findKm: inHand?.findKm ?? null,
+    atRisk: inHand?.atRisk ?? false,
+    problems: open.flatMap((t) => problemOf(t, tree, visit, detections)),
+  };
+}
+
+/** The trunk as it was last measured; null while it has not been. */
+function readingOf(tree: Tree, visit: Visit | null, units: UnitSystem): TreatmentContext['reading'] {
+  const [reading, before] = tree.readings;
+  if (!reading) return null;
+  const deadBark = (visit?.detail.barkLoss ?? []).map((a) => ({ kind: 'dead-bark' as const, from: a.from, to: a.to }));
+  return {
+    day: dayIn(reading.at, tree.timeZone),
+    diameters: stemDiameters(reading.stems),
+    heightCm: reading.atHeightCm,
+    doubts: doubtsOf(reading, before, tree.hostId, units),
+    arcs: [...reading.arcs, ...deadBark],
+  };
+}
+
+/** The tree's own body: trunk, crown, roots’ flares, and what suffers. */
+function bodyOf(tree: Tree, visit: Visit | null, units: UnitSystem) {
+  const [newest] = tree.readings;
+  const seen = visit?.findings ?? [];
+  return {
+    reading: readingOf(tree, visit, units),
     girths: tree.readings.map((r) => ({ heightCm: r.atHeightCm, girthCm: r.diameterCm * Math.PI })),
-    treeLog: [...done.map((r) => ({ day: r.doneOn, labelKey: r.labelKey, product: r.amount, actives: r.actives }))],
-    earlier: [
-      ...tree.byOthers.map((o) => ({
-        day: o.onDay,
-        labelKey: '',
-        actives: [o.active],
-        families: o.family ? [o.family] : [],
-        groups: o.resistance ? [o.resistance] : [],
-        byOthers: true,
-      })),
-      ...unsettledAsDone(tree),
-      ...done.map((r) => ({
-        day: r.doneOn,
-        rootId: r.rootId,
-        labelKey: r.labelKey,
-        actives: r.actives.map((a) => a.name),
-        groups: r.groups,
-        families: r.families,
-        reEntryUntil: r.reEntryUntil,
-        notWith: labels.find((l) => l.key === r.labelKey)?.label.notWith ?? [],
-      })),
-    ].sort((a, b) => a.day.localeCompare(b.day)),
-    treeYearProduct,
-    siteAreaM2: tree.areaM2,
-    siteYearActive: tree.siteYearActive,
-    sitePlanned: tree.sitePlanned,
-    water: tree.waterM === -1 ? 'none within 100 m' : tree.waterM,
-    harvest: harvestOf(tree),
-    soilTexture: tree.soilTexture,
-    oldSites: oldSitesOf(tree),
-    vessels,
-    near: null,
-    region: regionFor(viewer, tree.region),
-    tanks,
-    uptakeLog,
-    crown: measuredCrown,
-    heightM: tree.readings.find((r) => r.treeHeightM !== null)?.treeHeightM ?? null,
-    flares: reading?.flares ?? [],
-    grainDeg: reading?.grainDeg ?? 0,
-    sectors: (visit?.findings ?? []).flatMap((f) =>
+    crown: crownOf(tree),
+    heightM: heightOf(tree),
+    flares: newest?.flares ?? [],
+    grainDeg: newest?.grainDeg ?? 0,
+    sectors: seen.flatMap((f) =>
       f.bearing !== undefined && f.grade
         ? [{ from: (f.bearing + 315) % 360, to: (f.bearing + 45) % 360, severity: f.grade }]
         : [],
     ),
-    siteMap: tree.siteMap
-      ? {
-          plan: tree.siteMap,
-          at: onPlan(tree.siteMap, { x: tree.planX, y: tree.planY, lat: tree.lat, lon: tree.lon }),
-          others: tree.others.flatMap((t) => onPlan(tree.siteMap, t) ?? []),
-        }
-      : null,
-    hostContradicted: tree.keyContradicted,
-    severity: condition ? severityAt(condition, visit) : null,
-    findKm: inHand?.findKm ?? null,
-    atRisk: inHand?.atRisk ?? false,
-    helpersSeen: visit?.findings.some((f) => f.sign === 'helpers' && (f.grade ?? 0) >= 2) ?? false,
+    barkLoss: barkGone(barkLossOf(visit), seen, findSign),
+    crownLoss: visit?.crownLoss ?? null,
+    vigour: visit?.vigour ?? null,
+    sticky: seen.some((f) => ['honeydew', 'sticky-below'].includes(f.sign) && f.state === 'seen'),
+    helpersSeen: seen.some((f) => f.sign === 'helpers' && (f.grade ?? 0) >= 2),
+  };
+}
+
+/** What was put on the tree before: by its records, by others, and what was done and waits to be settled. */
+function earlierOn(tree: Tree, done: readonly TreeRecord[], labels: Held['labels']): TreatmentContext['earlier'] {
+  const byOthers = tree.byOthers.map((o) => ({
+    day: o.onDay,
+    labelKey: '',
+    actives: [o.active],
+    families: o.family ? [o.family] : [],
+    groups: o.resistance ? [o.resistance] : [],
+    byOthers: true,
+  }));
+  const own = done.map((r) => ({
+    day: r.doneOn,
+    rootId: r.rootId,
+    labelKey: r.labelKey,
+    actives: r.actives.map((a) => a.name),
+    groups: r.groups,
+    families: r.families,
+    reEntryUntil: r.reEntryUntil,
+    notWith: labels.find((l) => l.key === r.labelKey)?.label.notWith ?? [],
+  }));
+  return [...byOthers, ...unsettledAsDone(tree), ...own].sort((a, b) => a.day.localeCompare(b.day));
+}
+
+/** What was used on the tree, and what its own records tell of how it goes in and how much it takes. */
+function usedOn(tree: Tree, held: Held, year: string) {
+  const done = tree.records.filter((r) => !r.withdrawn);
+  const crown = crownOf(tree);
+  const treeYearProduct: Record<string, number> = {};
+  for (const r of done)
+    if (r.doneOn.startsWith(year)) treeYearProduct[r.labelKey] = (treeYearProduct[r.labelKey] ?? 0) + r.amount;
+  return {
+    treeYearProduct,
+    treeLog: done.map((r) => ({ day: r.doneOn, labelKey: r.labelKey, product: r.amount, actives: r.actives })),
+    earlier: earlierOn(tree, done, held.labels),
+    oldSites: oldSitesOf(tree),
+    sprayLog: crown
+      ? done
+          .filter((r) => r.method === 'foliar-spray' && r.mixMl)
+          .map((r) => ({ litres: r.mixMl! / 1000, m3: crownVolume(crown) }))
+      : [],
+    withoutEffect: checksOf(tree)
+      .filter((c) => c.savedDiagnosis.kind === 'no effect')
+      .map((c) => ({ condition: c.condition, labelKey: c.labelKey })),
+  };
+}
+
+/** What is still planned on the tree. What nobody will carry out any more stands in no other plan's way. */
+function plannedOn(tree: Tree, labels: Held['labels'], today: Day) {
+  const planned = tree.plans.filter(
+    (p) => p.state === 'open' && !isOver({ latest: p.latest, at: dayIn(p.at, tree.timeZone) }, today),
+  );
+  return {
     alsoPlanned: planned.map((p) => alsoPlanned(p, labels, today)),
     otherSites: planned.flatMap((p) =>
       (p.result.ring?.sites ?? []).map((bearing, i) => ({
@@ -285,43 +264,102 @@ export function situationFor(
         heightCm: p.result.ring!.heights?.[i] ?? 20,
       })),
     ),
+  };
+}
+
+/** The site: its ground, its map, its water, and what was and will be put on the whole of it. */
+const siteOf = (tree: Tree) => ({
+  south: treeSouth(tree),
+  siteAreaM2: tree.areaM2,
+  siteYearActive: tree.siteYearActive,
+  sitePlanned: tree.sitePlanned,
+  water: tree.waterM === -1 ? ('none within 100 m' as const) : tree.waterM,
+  harvest: harvestOf(tree),
+  soilTexture: tree.soilTexture,
+  near: null,
+  siteMap: tree.siteMap
+    ? {
+        plan: tree.siteMap,
+        at: onPlan(tree.siteMap, { x: tree.planX, y: tree.planY, lat: tree.lat, lon: tree.lon }),
+        others: tree.others.flatMap((t) => onPlan(tree.siteMap, t) ?? []),
+      }
+    : null,
+});
+
+/** What the company holds, and who of it is asking. */
+const companyOf = (viewer: Viewer, { labels, vessels, tanks, uptakeLog }: Held) => ({
+  crownSchool: viewer.schools.crownLoss,
+  vessels,
+  tanks,
+  uptakeLog,
+  unreserved: vessels.filter((x) => x.reserved === false).map((x) => x.name),
+  supervised: viewer.licence !== null || viewer.role === 'owner' || viewer.role === 'arborist',
+  licence: viewer.licence,
+  checked: Object.fromEntries(labels.map((l) => [l.key, l.checkedOn])),
+  newestVersions: Object.fromEntries(labels.map((l) => [l.key, l.label.version])),
+  clientTrees: inRealUse(),
+});
+
+/** What is asked about a tree. */
+export interface ContextAsked {
+  /** What the company holds, and how fast its own injections went in. */
+  held: Held;
+  /** What was named near by. */
+  detections: Detections;
+  now: Date;
+  /** The problem in hand, by its condition; null: the newest open one. */
+  problem: string | null;
+  /** What the seasons bring to this host at this place. */
+  year: HostYear;
+}
+
+/**
+ * Everything a prescription for this tree rests on: built here for every page, every command and every phone, so that the
+ * browser's checks and the server's ask the same facts.
+ */
+export function treatmentContextFor(viewer: Viewer, tree: Tree, asked: ContextAsked): TreatmentContext {
+  const { held, detections, now, year } = asked;
+  const host = hostOf(tree);
+  if (!host) throw new Error(`unknown host ${tree.hostId}`);
+  const today = dayIn(now, tree.timeZone);
+  const visit = visitOf(tree);
+  const problems = problemsOf(tree, visit, detections, asked.problem);
+  return {
+    today,
+    host,
+    hostConfirmed: tree.hostConfirmedAt !== null,
+    hostContradicted: tree.keyContradicted,
+    year,
+    ...problems,
+    ...bodyOf(tree, visit, viewer.units),
+    ...usedOn(tree, held, today.slice(0, 4)),
+    ...plannedOn(tree, held.labels, today),
+    ...siteOf(tree),
+    ...companyOf(viewer, held),
+    region: regionFor(viewer, tree.region),
     money: {
       by: weighingOf(viewer, tree, now),
-      lossUntreated: lossUntreated(condition?.lossPerYear ?? null, visit?.crownLoss ?? null),
+      lossUntreated: lossUntreated(problems.condition?.lossPerYear ?? null, visit?.crownLoss ?? null),
     },
     programme: tree.programme?.school ?? viewer.schools.programme,
-    supervised: viewer.licence !== null || viewer.role === 'owner' || viewer.role === 'arborist',
-    unreserved: vessels.filter((x) => x.reserved === false).map((x) => x.name),
-    sprayLog: measuredCrown
-      ? done
-          .filter((r) => r.method === 'foliar-spray' && r.mixMl)
-          .map((r) => ({ litres: r.mixMl! / 1000, m3: crownVolume(measuredCrown) }))
-      : [],
-    licence: viewer.licence,
-    checked: Object.fromEntries(labels.map((l) => [l.key, l.checkedOn])),
-    newestVersions: Object.fromEntries(labels.map((l) => [l.key, l.label.version])),
-    clientTrees: inRealUse(),
   };
 }
 
 /**
- * The situation in which a plan is carried out. A visit of a programme acts on its own trouble, whether or not anybody named it
- * on this tree; any other plan rests on what was named.
+ * The context in which a plan is carried out. A visit of a programme acts on its own problem, whether or not anybody named it on
+ * this tree; any other plan rests on what was named.
  */
-export function situationOfPlan(
+export function treatmentContextOfPlan(
   viewer: Viewer,
   tree: Tree,
-  held: Held,
-  detections: Detections,
-  now: Date,
-  plan: { id: string; conditionId: string; visitId: string | null },
-  year: HostYear,
-): Situation {
-  const seen = situationFor(viewer, tree, held, detections, now, plan.conditionId, year);
+  asked: Omit<ContextAsked, 'problem'> & { plan: { id: string; conditionId: string; visitId: string | null } },
+): TreatmentContext {
+  const { plan, ...known } = asked;
+  const seen = treatmentContextFor(viewer, tree, { ...known, problem: plan.conditionId });
   // Its own record, sent once more, does not stand in its own way.
-  const situation = { ...seen, earlier: seen.earlier.filter((e) => e.unsettledPlan !== plan.id) };
+  const context = { ...seen, earlier: seen.earlier.filter((e) => e.unsettledPlan !== plan.id) };
   const condition = plan.visitId === null ? null : findCondition(plan.conditionId);
-  return condition ? faced(situation, condition, detections[condition.id] ?? null) : situation;
+  return condition ? faced(context, condition, asked.detections[condition.id] ?? null) : context;
 }
 
 /** Soil and air as the station has them, the leaf as it is expected; the person at the tree may say otherwise. */
@@ -382,7 +420,7 @@ export function workFactsOf(viewer: Viewer, tree: Tree, now: Date): WorkFacts | 
       edible: host.edible,
     },
     diameterCm: reading.diameterCm,
-    heightM: tree.readings.find((r) => r.treeHeightM !== null)?.treeHeightM ?? null,
+    heightM: heightOf(tree),
     crownWidthM: tree.readings.find((r) => r.crownWidthM !== null)?.crownWidthM ?? null,
     texture: tree.soilTexture,
     condition: condition
