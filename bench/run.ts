@@ -48,7 +48,7 @@ function core() {
   );
   const treatmentContext: TreatmentContext = {
     ...UNSAID,
-    today: '2026-06-01',
+    on: '2026-06-01',
     host: findHost('wych-elm')!,
     hostConfirmed: true,
     condition: findCondition('elm-leaf-beetle'),

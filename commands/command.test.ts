@@ -22,9 +22,9 @@ import { saveClient } from './sites/save-client';
 import { saveSite } from './sites/save-site';
 
 const made = ownCompany();
-const at = (who: Viewer = made.viewer): Omit<Context, 'observed'> => ({
+const at = (who: Viewer = made.viewer): Omit<Context, 'occurredAt'> => ({
   viewer: who,
-  now: NOW,
+  receivedAt: NOW,
   station: fair,
 });
 
@@ -146,9 +146,9 @@ describe('figures', () => {
 });
 
 describe('when it was seen', () => {
-  const seen = async (observedAt: string | undefined) => {
+  const seen = async (occurredAt: string | undefined) => {
     const id = v7();
-    const answer = await perform(measureTree, at(), { ...reading(id, '100'), ...(observedAt ? { observedAt } : {}) });
+    const answer = await perform(measureTree, at(), { ...reading(id, '100'), ...(occurredAt ? { occurredAt } : {}) });
     const [row] = await made.owner<{ at: Date; received: Date }[]>`
       select at, created_at as received from measurement where id = ${id}`;
     return { answer, row };
@@ -164,21 +164,28 @@ describe('when it was seen', () => {
   });
   it.each(['2026-04-01T10:00:00Z', 'yesterday'])('%s is refused', async (said) => {
     const { answer, row } = await seen(said);
-    expect(answer).toMatchObject({ ok: false, issues: [{ path: 'observedAt' }] });
+    expect(answer).toMatchObject({ ok: false, issues: [{ path: 'occurredAt' }] });
     expect(row).toBeUndefined();
   });
   it.each(COMMANDS.map((c) => [c.name, c] as const))(
     '%s: takes it beside its content, however strict that is',
     async (_, c) => {
-      const answer = await perform(c, at(), { observedAt: '2026-05-30T10:00:00Z' });
+      const answer = await perform(c, at(), { occurredAt: '2026-05-30T10:00:00Z' });
       const issues = answer.ok ? [] : answer.issues;
-      expect(issues.filter((f) => /observedAt/.test(f.message + f.path))).toEqual([]);
+      expect(issues.filter((f) => /occurredAt/.test(f.message + f.path))).toEqual([]);
     },
   );
+  it('is understood under the name that it had in the release before', async () => {
+    const id = v7();
+    const answer = await perform(measureTree, at(), { ...reading(id, '100'), observedAt: '2026-05-28T06:30:00Z' });
+    expect(answer).toMatchObject({ ok: true });
+    const [row] = await made.owner<{ at: Date }[]>`select at from measurement where id = ${id}`;
+    expect(row!.at.toISOString()).toBe('2026-05-28T06:30:00.000Z');
+  });
   it('is no content: a repeat that says another instant is the same', async () => {
     const id = v7();
-    const first = await perform(measureTree, at(), { ...reading(id, '100'), observedAt: '2026-05-30T10:00:00Z' });
-    expect(await perform(measureTree, at(), { ...reading(id, '100'), observedAt: '2026-05-31T10:00:00Z' })).toEqual(
+    const first = await perform(measureTree, at(), { ...reading(id, '100'), occurredAt: '2026-05-30T10:00:00Z' });
+    expect(await perform(measureTree, at(), { ...reading(id, '100'), occurredAt: '2026-05-31T10:00:00Z' })).toEqual(
       first,
     );
     expect(await kept(id)).toHaveLength(1);

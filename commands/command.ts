@@ -21,6 +21,8 @@ export const refuseRows = (issues: readonly RowIssue[], most: number): { ok: fal
 
 /** What goes beside the content of every command: a phone without signal says when it was seen, and under which id it sends. */
 const envelope = z.looseObject({
+  occurredAt: z.iso.datetime({ offset: true, error: 'Give the instant like 2026-05-14T09:30:00Z.' }).optional(),
+  /** The name of `occurredAt` in the release before, understood for one release. */
   observedAt: z.iso.datetime({ offset: true, error: 'Give the instant like 2026-05-14T09:30:00Z.' }).optional(),
   sentAs: uuid.optional(),
 });
@@ -28,14 +30,14 @@ const envelope = z.looseObject({
 const BEHIND_MS = 60 * DAY_MS;
 
 /**
- * The instant at which something was seen: as the device says, never later than it was received; else when it was received.
+ * The instant at which something happened: as the device says, never later than it was received; else when it was received.
  * A page that is in touch with the server says nothing: the server's clock is the better one.
  */
-function seenAt(said: string | undefined, now: Date): Date | { ok: false; issues: Issue[] } {
-  const at = said ? new Date(said) : now;
-  if (at.getTime() < now.getTime() - BEHIND_MS)
-    return refuse('observedAt', 'This was seen more than sixty days ago by the clock of this device. Set the clock.');
-  return at > now ? now : at;
+function occurredBefore(said: string | undefined, receivedAt: Date): Result<Date> {
+  const at = said ? new Date(said) : receivedAt;
+  if (at.getTime() < receivedAt.getTime() - BEHIND_MS)
+    return refuse('occurredAt', 'This was seen more than sixty days ago by the clock of this device. Set the clock.');
+  return { ok: true, value: at > receivedAt ? receivedAt : at };
 }
 
 /** One command: who may, what it is told, and what it does; gathers its facts, asks core, and writes once. */
@@ -50,7 +52,7 @@ export interface Command<S extends z.ZodType = z.ZodType, T = unknown> {
   prepare?: (input: z.output<S>) => Promise<Result<z.output<S>>>;
   run: (context: Context, input: z.output<S>) => Promise<Result<T>>;
 }
-export const command = <S extends z.ZodType, T>(c: Command<S, T>): Command<S, T> => c;
+export const command = <S extends z.ZodType, T>(definition: Command<S, T>): Command<S, T> => definition;
 // What stands in the list of all commands takes whatever its own schema takes.
 // eslint-disable-next-line @typescript-eslint/no-explicit-any
 export type AnyCommand = Command<any, any>;
@@ -100,12 +102,12 @@ class Refused extends Error {
  * @throws what is neither a refusal of the command nor one of the database: a bug or an outage
  */
 export async function perform<S extends z.ZodType, T>(
-  verb: Command<S, T>,
-  context: Omit<Context, 'observed'>,
+  given: Command<S, T>,
+  context: Omit<Context, 'occurredAt'>,
   input: unknown,
 ): Promise<Result<T>> {
   try {
-    return await withCustomKnowledge(context.viewer, () => performed(verb, context, input));
+    return await withCustomKnowledge(context.viewer, () => performed(given, context, input));
   } catch (error) {
     if (error instanceof Refused) return error.answer;
     const sentence = databaseSentence(error);
@@ -115,33 +117,35 @@ export async function perform<S extends z.ZodType, T>(
 }
 
 async function performed<S extends z.ZodType, T>(
-  verb: Command<S, T>,
-  context: Omit<Context, 'observed'>,
+  given: Command<S, T>,
+  context: Omit<Context, 'occurredAt'>,
   input: unknown,
 ): Promise<Result<T>> {
   const { viewer } = context;
-  if (verb.right && !may(viewer.role, verb.right)) return refuse('', refusal(viewer.role, verb.right));
+  if (given.right && !may(viewer.role, given.right)) return refuse('', refusal(viewer.role, given.right));
   // What is no object has nothing beside it, and is left to the schema of the command.
   const sent = envelope.safeParse(typeof input === 'object' && input !== null && !Array.isArray(input) ? input : {});
   if (!sent.success) return { ok: false, issues: issuesOf(sent.error) };
-  const { observedAt, sentAs, ...content } = sent.data;
-  const read = verb.schema.safeParse(observedAt === undefined && sentAs === undefined ? input : content);
+  const { occurredAt: said, observedAt: saidBefore, sentAs, ...content } = sent.data;
+  const beside = [said, saidBefore, sentAs].some((x) => x !== undefined);
+  const read = given.schema.safeParse(beside ? content : input);
   if (!read.success) return { ok: false, issues: issuesOf(read.error) };
-  const observed = seenAt(observedAt, context.now);
-  if (!(observed instanceof Date)) return observed;
-  const ready = verb.prepare ? await verb.prepare(read.data) : { ok: true as const, value: read.data };
+  const occurred = occurredBefore(said ?? saidBefore, context.receivedAt);
+  if (!occurred.ok) return occurred;
+  const occurredAt = occurred.value;
+  const ready = given.prepare ? await given.prepare(read.data) : { ok: true as const, value: read.data };
   if (!ready.ok) return ready;
   return together(viewer, async () => {
     // What makes nothing has no id of its own; whoever may have to send it again gives it one.
-    const id = verb.once?.(read.data) ?? sentAs;
+    const id = given.once?.(read.data) ?? sentAs;
     if (id !== undefined) {
       const { phone } = context;
-      const seen = { phoneId: phone?.id ?? null, seenAt: phone ? observed : null, clockAt: phone?.clockAt ?? null };
-      const before = await startCommand(viewer, { id, name: verb.name, digest: digestOf(read.data), ...seen });
+      const seen = { phoneId: phone?.id ?? null, seenAt: phone ? occurredAt : null, clockAt: phone?.clockAt ?? null };
+      const before = await startCommand(viewer, { id, name: given.name, digest: digestOf(read.data), ...seen });
       if (before === 'other') throw new Refused(sentBefore);
       if (before !== 'new') return before.answer as Result<T>;
     }
-    const answer = await verb.run({ ...context, observed }, ready.value);
+    const answer = await given.run({ ...context, occurredAt }, ready.value);
     if (!answer.ok) throw new Refused(answer);
     if (id !== undefined) await commandDone(viewer, id, answer);
     return answer;

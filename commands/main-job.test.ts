@@ -91,7 +91,9 @@ it.each(CASES)('in the %s, planned on %s: done on its day, with what comes next'
     note: '',
     photoIds: [],
   };
-  expect(await perform(recordTreatment, { viewer, now: at(on), station: fair }, done)).toMatchObject({ ok: true });
+  expect(await perform(recordTreatment, { viewer, receivedAt: at(on), station: fair }, done)).toMatchObject({
+    ok: true,
+  });
   const [record] = await owner<{ day: string; hours: number }[]>`
       select done_on::text as day, extract(epoch from ended_at - started_at)::int / 60 as hours
       from record where id = ${done.id}`;

@@ -31,7 +31,8 @@ export const doneBy = <S extends z.ZodType, T>(
   viewer: Viewer,
   input: unknown,
   progress?: (done: number, of: number) => void,
-): Promise<Result<T>> => perform(verb, { viewer, now: NOW, station: fair, ...(progress ? { progress } : {}) }, input);
+): Promise<Result<T>> =>
+  perform(verb, { viewer, receivedAt: NOW, station: fair, ...(progress ? { progress } : {}) }, input);
 
 /** Where the issues of an answer stand; none where it was good. */
 export const pathsOf = (answer: Result<unknown>): string[] => (answer.ok ? [] : answer.issues.map((f) => f.path));

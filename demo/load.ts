@@ -4,7 +4,7 @@ import { told } from '@/lib/units/units';
 import { v7 } from 'uuid';
 import { writeUp } from '@/core/records/write';
 import { dayAfter } from '@/lib/calendar/days';
-import { dayIn, type Day } from '@/lib/calendar/zone';
+import { dayIn, type LocalDate } from '@/lib/calendar/zone';
 import { USUAL_PRICES } from '@/core/cost/prices';
 import { USUAL_SCHOOLS } from '@/core/decide/schools';
 import { scoreUse, scoreWork } from '@/core/prescribe/compare';
@@ -59,10 +59,10 @@ const ZONE = 'Europe/London';
 const today = dayIn(clockNow(), ZONE);
 // What was done was done on days that suited it.
 const station = fair({ lat: null, lon: null });
-const ago = (days: number): Day => dayAfter(today, -days, 'days');
-const at = (day: Day, hour = 10) => new Date(`${day}T${String(hour).padStart(2, '0')}:00:00Z`);
+const ago = (days: number): LocalDate => dayAfter(today, -days, 'days');
+const at = (day: LocalDate, hour = 10) => new Date(`${day}T${String(hour).padStart(2, '0')}:00:00Z`);
 /** The newest 15 June (or another day) at least `years` seasons back and in the past. */
-const seasonDay = (monthDay: string, years: number): Day => {
+const seasonDay = (monthDay: string, years: number): LocalDate => {
   const y = Number(today.slice(0, 4));
   const last = `${y}-${monthDay}` < today ? y : y - 1;
   return `${last - years}-${monthDay}`;
@@ -145,7 +145,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
   const weighing: Weighing = {
     prices: USUAL_PRICES,
     system: 'metric',
-    today,
+    on: today,
     programme: null,
     school: USUAL_SCHOOLS.programme,
     options: null,
@@ -175,7 +175,10 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
   for (const v of vesselRows) put('vessel', { ...v, company_id: company });
   for (const e of equipment) put('equipment', { id: v7(), company_id: company, ...e, checked_on: ago(40) });
   for (const l of levels) put('stock_level', { company_id: company, label_key: l.label, warn_below: l.below });
-  const lotIds = new Map<string, { id: string; labelKey: string; lotNumber: string; expiresOn: Day; onHand: number }>();
+  const lotIds = new Map<
+    string,
+    { id: string; labelKey: string; lotNumber: string; expiresOn: LocalDate; onHand: number }
+  >();
   for (const l of lots) {
     const id = v7();
     const expiresOn = dayAfter(today, l.months, 'months');
@@ -351,7 +354,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
         if ('look' in w.does) openInspection(treeId, w.does.look, w.does.because);
         else
           waitingWork(treeId, w.does, {
-            today,
+            on: today,
             south: false,
             customWorks: [],
             system: 'metric',
@@ -372,7 +375,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
           });
       }
       const several = host.id === 'silver-birch' && i % 4 === 0;
-      const read = (day: Day, factor: number) => {
+      const read = (day: LocalDate, factor: number) => {
         const stems = (several ? [0.5, 0.42, 0.3] : [1]).map((s) => ({
           kind: 'girth' as const,
           typed: { value: Math.round(girth * s * factor * 10) / 10, unit: 'cm' as const },
@@ -481,10 +484,10 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
       const earlier: TreatmentContext['earlier'] = [];
       const oldSites: OldSite[] = [];
       const condition = findCondition(found?.condition ?? 'something-else')!;
-      const treatmentContext = (day: Day): TreatmentContext => ({
+      const treatmentContext = (day: LocalDate): TreatmentContext => ({
         ...UNSAID,
         supervised: true,
-        today: day,
+        on: day,
         host,
         hostConfirmed: confirmed,
         condition,
@@ -510,7 +513,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
         },
         checked: Object.fromEntries(trainingLabels.map((l) => [l.key, ago(60)])),
       });
-      const choices = (day: Day): Choices => {
+      const choices = (day: LocalDate): Choices => {
         const weather = station.at(at(day));
         return {
           soil: 'moist',
@@ -521,7 +524,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
           rainNext24Mm: weather.rainNext24Mm,
         };
       };
-      const work = (labelKey: string, day: Day) => {
+      const work = (labelKey: string, day: LocalDate) => {
         const label = trainingLabels.find((l) => l.key === labelKey)!;
         const use = label.uses.find((u) => u.targets.includes(condition.id)) ?? label.uses[0]!;
         const s = treatmentContext(day);
@@ -529,7 +532,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
         const us = prescribe(s, label, use, { ...choices(day), system: 'us' });
         return { label, use, s, result, us };
       };
-      const apply = (labelKey: string, lotNumber: string, day: Day) => {
+      const apply = (labelKey: string, lotNumber: string, day: LocalDate) => {
         const { label, use, result, us } = work(labelKey, day);
         if (!result.dose.ok) return;
         const lot = lotIds.get(lotNumber)!;
@@ -719,7 +722,7 @@ async function assignToBirches() {
   const estuary = simulatedStation(7, { climate: CLIMATES.estuary, lat: 50 });
   const answer = await perform(
     assignProgramme,
-    { viewer, now: clockNow(), station: () => estuary },
+    { viewer, receivedAt: clockNow(), station: () => estuary },
     {
       id: v7(),
       programme: 'birch-borer',
@@ -745,7 +748,7 @@ async function signRules() {
     const estuary = simulatedStation(7, { climate: CLIMATES.estuary, lat: 50 });
     const answer = await perform(
       checkRegion,
-      { viewer, now: clockNow(), station: () => estuary },
+      { viewer, receivedAt: clockNow(), station: () => estuary },
       { against: 'The made-up rules of the sample' },
     );
     if (!answer.ok) throw new Error(answer.issues.map((f) => f.message).join(' '));
@@ -770,7 +773,7 @@ async function divideOrchard() {
   const viewer = (await loadViewer(orchard))!;
   const estuary = simulatedStation(7, { climate: CLIMATES.estuary, lat: 50 });
   const performed = async <S extends z.ZodType, T>(verb: Command<S, T>, input: unknown) => {
-    const answer = await perform(verb, { viewer, now: clockNow(), station: () => estuary }, input);
+    const answer = await perform(verb, { viewer, receivedAt: clockNow(), station: () => estuary }, input);
     if (!answer.ok) throw new Error(answer.issues.map((f) => f.message).join(' '));
   };
   const third = Math.ceil(tags.length / 3);
@@ -827,7 +830,7 @@ async function putOnADay() {
   // Whatever the weather: it is said on the page of the round, and the crew knows what to do.
   const answer = await perform(
     addToDay,
-    { viewer, now: clockNow(), station: () => estuary },
+    { viewer, receivedAt: clockNow(), station: () => estuary },
     { day, crewId: quay.crewId, itemIds: quay.ids, anyway: true },
   );
   if (!answer.ok) throw new Error(answer.issues.map((f) => f.message).join(' '));

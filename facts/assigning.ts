@@ -2,7 +2,7 @@ import { digestOf } from '@/facts/digest';
 import type { Issue } from '@/lib/result';
 import { coverOf } from '@/core/spray/covers';
 import { dayAfter } from '@/lib/calendar/days';
-import { dayIn, type Day } from '@/lib/calendar/zone';
+import { dayIn, type LocalDate } from '@/lib/calendar/zone';
 import { changesOf, type Change } from '@/core/programmes/changes';
 import {
   keyOf,
@@ -45,7 +45,7 @@ export type Assigning = Pick<Assignment, 'programme' | 'from' | 'until' | 'said'
 /** A programme on one tree: its facts, and every visit with its day. */
 export interface AssignedTree {
   tree: Tree;
-  today: Day;
+  today: LocalDate;
   ground: Ground;
   visits: AssignedVisit[];
   /** What stands of it already. */
@@ -57,7 +57,7 @@ export interface AssignedTree {
  * Visits that somebody wants on another day, by their id. With why, a visit may stand outside its time; without, it takes the
  * day only within it, and rain or growth may move it again.
  */
-export type ByHand = ReadonlyMap<string, { day: Day; because: string | null }>;
+export type ByHand = ReadonlyMap<string, { day: LocalDate; because: string | null }>;
 
 /** The day on which a visit is wanted, and why by hand. */
 function wantedOn(v: VisitRow, byHand: ByHand | null): Pick<StandingVisit, 'day' | 'byHand'> {
@@ -167,7 +167,7 @@ const MOST_YEARS = 5;
 const BEHIND_DAYS = 60;
 
 /** Why a programme may not be laid for these days; null where it may. */
-export function notThen({ from, until }: Pick<Assigning, 'from' | 'until'>, today: Day): Issue | null {
+export function notThen({ from, until }: Pick<Assigning, 'from' | 'until'>, today: LocalDate): Issue | null {
   if (from < dayAfter(today, -BEHIND_DAYS, 'days'))
     return { path: 'from', message: 'It begins more than sixty days ago; begin today.' };
   if (until < from) return { path: 'until', message: 'It ends before it begins.' };

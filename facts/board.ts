@@ -12,7 +12,7 @@ import {
 import type { Device } from '@/core/label/methods';
 import { onPlan } from '@/core/site-map/site-map';
 import type { Point } from '@/core/rootzone/probe-grid';
-import { dayIn, zonedInstant } from '@/lib/calendar/zone';
+import { dayIn, zonedInstant, type Instant } from '@/lib/calendar/zone';
 import { sunOn } from '@/core/season/sun';
 import { groupBy } from '@/core/work/load-out';
 import type { InstallationRow } from '@/store/devices';
@@ -38,7 +38,7 @@ export interface BoardGroup {
   device: Device;
   guarded: Guard;
   overnight: string | null;
-  installedAt: string;
+  installedAt: Instant;
   byName: string;
   /** When it gets dark there; null where nobody can tell. */
   dark: string | null;
@@ -50,7 +50,7 @@ export interface BoardGroup {
 }
 export interface Board {
   /** When it was worked out. */
-  at: string;
+  at: Instant;
   groups: BoardGroup[];
   /** Pulled, and still to be written. */
   unwritten: { planId: string; treeId: string; tag: string; siteName: string; labelName: string; devices: string[] }[];

@@ -6,9 +6,9 @@ import type { Viewer } from '@/store/auth';
 export interface Context {
   viewer: Viewer;
   /** When the server received it. */
-  now: Date;
+  receivedAt: Date;
   /** When it was seen or done, by the device that tells of it. */
-  observed: Date;
+  occurredAt: Date;
   /** The station that serves a spot. */
   station: StationFor;
   /** The phone that it was written on without signal, and what its clock showed. */

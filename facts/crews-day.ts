@@ -1,7 +1,7 @@
 import type { CrewDayItem } from '@/facts/crew-day-ends';
 import type { Before, DayStop, OpenEnd } from '@/core/crew-day/day';
 import type { Hours } from '@/core/schedule/problem';
-import type { Day } from '@/lib/calendar/zone';
+import type { LocalDate } from '@/lib/calendar/zone';
 import type { HourOfDay } from '@/core/weather/by-hour';
 import type { BatchRow } from '@/store/batches';
 import type { DoneRow } from '@/store/records';
@@ -28,7 +28,7 @@ export interface LoadCheck {
 }
 export interface CrewsDay {
   round: CrewDayHead;
-  today: Day;
+  today: LocalDate;
   stops: SiteStop[];
   /** The place that is gone to next; null where nothing is left to begin. */
   nextSiteId: string | null;

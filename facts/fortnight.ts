@@ -11,7 +11,7 @@ import { hoursOn } from '@/core/schedule/hours';
 import { before, jobsOf, type Item, type JobOf } from '@/core/schedule/jobs';
 import type { Crew, Hours, Job, Kit, Problem } from '@/core/schedule/problem';
 import { dayAfter } from '@/lib/calendar/days';
-import { type Day } from '@/lib/calendar/zone';
+import { type LocalDate } from '@/lib/calendar/zone';
 import { sunOn } from '@/core/season/sun';
 import { anyAir, fitDays, fitSpans, type AirLimits } from '@/core/weather/fitness';
 import type { StationFor } from '@/core/weather/station';
@@ -58,14 +58,14 @@ export interface AssignedItem {
   visitId: string;
   assignmentId: string;
   treeId: string;
-  day: Day;
-  earliest: Day;
-  latest: Day;
+  day: LocalDate;
+  earliest: LocalDate;
+  latest: LocalDate;
 }
 
 /** A fortnight as it lies before whoever plans it. */
 export interface Fortnight {
-  today: Day;
+  today: LocalDate;
   problem: Omit<Problem, 'jobs'> & { jobs: JobOf[] };
   places: WaitingSite[];
   crews: CrewRow[];
@@ -73,15 +73,15 @@ export interface Fortnight {
   /** More waits than is planned at once: the soonest of it is here. */
   more: boolean;
   /** Plans whose time is over: they want a new one, or to be dropped. */
-  passed: { id: string; treeId: string; tag: string; siteId: string; latest: Day; label: string }[];
+  passed: { id: string; treeId: string; tag: string; siteId: string; latest: LocalDate; label: string }[];
   /** Visits of programmes among the items, with what a move of them must know. */
   visits: Map<string, AssignedItem>;
   /** Plans of their own, by item, with the day that they are for. */
-  plans: Map<string, Day>;
+  plans: Map<string, LocalDate>;
 }
 
 /** A crew over some days: when it goes out, and what licences are with it. */
-function crewOver(row: CrewRow, days: readonly Day[], away: readonly Absence[]): Crew {
+function crewOver(row: CrewRow, days: readonly LocalDate[], away: readonly Absence[]): Crew {
   const here = days.map((day) =>
     row.people.filter((p) => !away.some((a) => a.personId === p.id && a.from <= day && day <= a.to)),
   );
@@ -106,7 +106,7 @@ function crewOver(row: CrewRow, days: readonly Day[], away: readonly Absence[]):
 }
 
 /** How likely the air is to suit a use at a place on each day; null where its label asks nothing of the air. */
-function chancesFor(days: readonly Day[], place: WaitingSite, station: StationFor, now: Date) {
+function chancesFor(days: readonly LocalDate[], place: WaitingSite, station: StationFor, now: Date) {
   const { members } = station(place).forecast(now);
   return (limits: AirLimits): Job['chances'] => {
     // Where nobody forecasts, no day is better than another.
@@ -121,14 +121,14 @@ const LOW_SUN = 180;
 const DUSK = 30;
 /** Hours of each day in which air and light suit a use at a place; null where any are as good. */
 export function daytimesFor(
-  days: readonly Day[],
+  days: readonly LocalDate[],
   place: Pick<WaitingSite, 'lat' | 'lon' | 'timeZone'>,
   station: StationFor,
   now: Date,
 ) {
   const { members } = station(place).forecast(now);
   const { lat, lon } = place;
-  const low = (day: Day): Hours[] | null => {
+  const low = (day: LocalDate): Hours[] | null => {
     const sun = lat === null || lon === null ? null : sunOn(day, { lat, lon }, place.timeZone);
     return (
       sun && [
@@ -150,8 +150,8 @@ export function daytimesFor(
 const LOSES_TREES = 0.1;
 
 interface Frame {
-  today: Day;
-  last: Day;
+  today: LocalDate;
+  last: LocalDate;
   pace: Record<Method, Pace>;
   viewer: Viewer;
   place: (id: string) => WaitingSite;
@@ -160,7 +160,7 @@ interface Frame {
   /** What the largest sprayer holds, mL; null where nobody keeps a list. */
   tankMl: number | null;
 }
-const later = (a: Day, b: Day): Day => (a > b ? a : b);
+const later = (a: LocalDate, b: LocalDate): LocalDate => (a > b ? a : b);
 
 /** What every item has, of whatever kind. */
 function common(w: WaitingPlan | WaitingWork | OpenInspection, { place, today }: Frame) {
@@ -268,9 +268,9 @@ function itemOfInspection(w: OpenInspection, f: Frame): Item {
 function itemsOf({ plans, works, looks }: AllWaiting, f: Frame): { items: Item[]; passed: WaitingPlan[] } {
   const passed = plans.filter((p) => p.latest !== null && p.latest < f.today && p.visitId === null);
   const open = plans.filter((p) => !passed.includes(p));
-  const inTime = (w: { earliest: Day | null }) => w.earliest === null || w.earliest <= f.last;
+  const inTime = (w: { earliest: LocalDate | null }) => w.earliest === null || w.earliest <= f.last;
   const key = (p: WaitingPlan) => `${p.treeId} ${p.label.key}`;
-  const beyond = new Map<string, Day>();
+  const beyond = new Map<string, LocalDate>();
   for (const p of open)
     if (!inTime(p) && p.plannedFor && p.plannedFor < (beyond.get(key(p)) ?? '9999')) beyond.set(key(p), p.plannedFor);
   return {
@@ -290,8 +290,8 @@ const dayDone = ({ begunAt, home, yardLat, yardLon, pieces }: ClosedDay): DayDon
 });
 
 /** What waits, but for what crews have set out with on a day. */
-function withoutUnderWay({ plans, works, looks, ...rest }: AllWaiting, day: Day): AllWaiting {
-  const waits = (w: { begun: boolean; crewDayOf: Day | null }) => !w.begun || w.crewDayOf !== day;
+function withoutUnderWay({ plans, works, looks, ...rest }: AllWaiting, day: LocalDate): AllWaiting {
+  const waits = (w: { begun: boolean; crewDayOf: LocalDate | null }) => !w.begun || w.crewDayOf !== day;
   return { ...rest, plans: plans.filter(waits), works: works.filter(waits), looks: looks.filter(waits) };
 }
 

@@ -3,7 +3,7 @@ import { putOnAtTree, workAtTree } from '@/core/prescribe/costs';
 import { linesOf, type OfferedVisit, type QuoteLine } from '@/core/quotes/property';
 import { INSPECTION_MINUTES } from '@/core/schedule/durations';
 import { dayAfter } from '@/lib/calendar/days';
-import { type Day } from '@/lib/calendar/zone';
+import { type LocalDate } from '@/lib/calendar/zone';
 import { findWork } from '@/knowledge/works';
 import { findCondition } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
@@ -19,7 +19,7 @@ function whatOf(v: YearVisit): string {
 }
 
 /** What may be offered for a property: everything that is planned or waits for a look there within a year. */
-export async function offeredAt(viewer: Viewer, siteId: string, today: Day): Promise<QuoteLine[]> {
+export async function offeredAt(viewer: Viewer, siteId: string, today: LocalDate): Promise<QuoteLine[]> {
   const visits = (await yearVisits(viewer, siteId, today, dayAfter(today, 1, 'years'), today)).filter(
     (v) => v.state === 'planned' || v.state === 'expected',
   );

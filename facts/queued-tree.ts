@@ -236,7 +236,7 @@ function planned(f: OfflineTree, w: Shown, viewer: Viewer): OfflineTree {
   };
   const result = prescribe(s, own.label, use, choices);
   const conditionId = aimedAt(s, use).condition?.id ?? s.condition?.id ?? 'nothing-wrong';
-  const visit = visitOn(result, s.today) ?? { plannedFor: null, earliest: null, latest: null };
+  const visit = visitOn(result, s.on) ?? { plannedFor: null, earliest: null, latest: null };
   const shared = {
     id: w.id,
     at,

@@ -1,3 +1,4 @@
+import type { Instant } from '@/lib/calendar/zone';
 import type { z } from 'zod';
 import type { markNotDone } from '@/commands/jobs/mark-not-done';
 import type { reinstallDevices } from '@/commands/devices/reinstall-devices';
@@ -19,7 +20,7 @@ export interface Written {
   verb: OfflineCommand;
   input: unknown;
   /** When it was done. */
-  at: string;
+  at: Instant;
 }
 /** The same with what pages show of it until then. */
 export interface Shown extends Written {

@@ -105,13 +105,13 @@ function beyondEntered(dose: Extract<Dose, { ok: true }>, installed: readonly In
  * @param share what it takes of mixes that serve a row; left out, it is worked out from the mixes that the booking names
  */
 export async function treatmentInputOf(
-  { viewer, now }: Context,
+  { viewer, receivedAt }: Context,
   b: TreatmentInput,
   share?: { draws: Draw[]; drawn: Drawn[]; lot: FromMixes['lot'] },
 ): Promise<Result<Written>> {
   const plan = await getPlan(viewer, b.planId);
   if (!plan) return refuse('planId', 'This plan is not in this company.');
-  const doneAt = momentOf(b.startedAt, now);
+  const doneAt = momentOf(b.startedAt, receivedAt);
   const [tree, held, lots, installed] = await Promise.all([
     treeOf(viewer, plan.treeId, doneAt),
     heldBy(viewer),
@@ -150,7 +150,7 @@ export async function treatmentInputOf(
   const lot = from?.lot ?? lots.find((l) => l.id === b.lotId) ?? null;
   const up = writeUp(
     {
-      now,
+      now: receivedAt,
       timeZone: tree.timeZone,
       applicator: { id: viewer.personId, name: viewer.name, licence: viewer.licence },
       beside: beside.map(asApplicator),

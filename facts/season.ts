@@ -3,7 +3,7 @@ import type { Host } from '@/core/diagnose/knowledge';
 import type { Region } from '@/core/gates/region';
 import { isAutumn, isStage } from '@/core/season/bbch';
 import { dayAfter } from '@/lib/calendar/days';
-import { dayIn, zonedInstant, type Day } from '@/lib/calendar/zone';
+import { dayIn, zonedInstant, type LocalDate } from '@/lib/calendar/zone';
 import { seasonStart, type Range, type SeasonWeather } from '@/core/season/growth';
 import { isSouth } from '@/lib/calendar/hemisphere';
 import { expectedStages, learn, type SeenStage } from '@/core/season/stages';
@@ -39,14 +39,17 @@ const seasonsOf = memoize<WeatherStation, ReturnType<typeof memoizeRecent<Season
 );
 
 /** Days that the station of the place measured go before those of the installation's. */
-function withBrought(days: readonly (Range & { day: Day })[], brought: ReadonlyMap<Day, BroughtDay>): Range[] {
+function withBrought(
+  days: readonly (Range & { day: LocalDate })[],
+  brought: ReadonlyMap<LocalDate, BroughtDay>,
+): Range[] {
   return days.map((d) => brought.get(d.day) ?? d);
 }
 
 /** The weather of the season that begins on a day, as it is known now; of a season that is over, what was measured. */
 export function weatherOf(
   station: WeatherStation,
-  start: Day,
+  start: LocalDate,
   timeZone: string,
   now: Date,
   brought: readonly BroughtDay[],
@@ -78,7 +81,7 @@ export function weatherOf(
 const ACROSS = { autumn: -120, spring: 45 };
 
 /** Stages of a host that were seen in the season that begins on a day. */
-const stagesIn = (stageNotes: readonly StageNote[], hostId: string, from: Day, south: boolean): SeenStage[] =>
+const stagesIn = (stageNotes: readonly StageNote[], hostId: string, from: LocalDate, south: boolean): SeenStage[] =>
   stageNotes.flatMap((s) => {
     const code = Number(s.what);
     if (s.kind !== 'stage' || s.hostId !== hostId || !isStage(code)) return [];
@@ -105,7 +108,7 @@ export function hostYear(
   const south = isSouth(spot.lat);
   const start = seasonStart(dayIn(now, timeZone), south);
   const years = (n: number) => dayAfter(start, n, 'years');
-  const weather = (from: Day) => weatherOf(station, from, timeZone, now, brought);
+  const weather = (from: LocalDate) => weatherOf(station, from, timeZone, now, brought);
   /** Seasons before one, with what was seen in them: this one teaches the next. */
   const taughtBefore = (n: number) =>
     Array.from({ length: TAUGHT_YEARS }, (_, i) => years(n - i - 1)).flatMap((from) => {
@@ -126,14 +129,14 @@ export function hostYear(
 }
 
 /** First day of a season on which somebody saw what a model counts from. */
-const biofixOf = (stageNotes: readonly StageNote[], modelId: string, from: Day): Day | null =>
+const biofixOf = (stageNotes: readonly StageNote[], modelId: string, from: LocalDate): LocalDate | null =>
   stageNotes
     .filter((s) => s.kind === 'biofix' && s.what === modelId && s.day >= from && s.day < dayAfter(from, 1, 'years'))
     .map((s) => s.day)
     .sort()[0] ?? null;
 
 /** First day of which anything that was seen or measured still counts. */
-export const taughtFrom = (now: Date): Day => `${now.getUTCFullYear() - TAUGHT_YEARS - 2}-01-01`;
+export const taughtFrom = (now: Date): LocalDate => `${now.getUTCFullYear() - TAUGHT_YEARS - 2}-01-01`;
 
 /** What the seasons bring to each of these trees, by the tree's id: one statement, however many there are. */
 export async function yearsOf(

@@ -1,5 +1,5 @@
-import { dayIn, type Day } from '@/lib/calendar/zone';
+import { dayIn, type LocalDate } from '@/lib/calendar/zone';
 import type { Viewer } from '@/store/auth';
 
 /** The calendar day at the company's own place. */
-export const todayOf = (v: Pick<Viewer, 'timeZone'>, now: Date): Day => dayIn(now, v.timeZone);
+export const todayOf = (v: Pick<Viewer, 'timeZone'>, now: Date): LocalDate => dayIn(now, v.timeZone);

@@ -13,7 +13,7 @@ import { stemDiameters } from '@/core/measure/trunk';
 import { lossUntreated } from '@/core/prescribe/costs';
 import { faced, type AlsoPlanned, type Choices, type TreatmentContext, type Weighing } from '@/core/gates/context';
 import type { OldSite } from '@/core/ring/ring';
-import { dayIn, type Day } from '@/lib/calendar/zone';
+import { dayIn, type LocalDate } from '@/lib/calendar/zone';
 import { expectedLeaf, type HostYear } from '@/core/season/year';
 import { crownVolume, type Crown } from '@/core/spray/crown';
 import type { UnitSystem } from '@/lib/units/units';
@@ -251,7 +251,7 @@ function usedOn(tree: Tree, held: Held, year: string) {
 }
 
 /** What is still planned on the tree. What nobody will carry out any more stands in no other plan's way. */
-function plannedOn(tree: Tree, labels: Held['labels'], today: Day) {
+function plannedOn(tree: Tree, labels: Held['labels'], today: LocalDate) {
   const planned = tree.plans.filter(
     (p) => p.state === 'open' && !isOver({ latest: p.latest, at: dayIn(p.at, tree.timeZone) }, today),
   );
@@ -325,7 +325,7 @@ export function treatmentContextFor(viewer: Viewer, tree: Tree, asked: ContextAs
   const visit = visitOf(tree);
   const problems = problemsOf(tree, visit, detections, asked.problem);
   return {
-    today,
+    on: today,
     host,
     hostConfirmed: tree.hostConfirmedAt !== null,
     hostContradicted: tree.keyContradicted,
@@ -394,7 +394,7 @@ export const weighingOf = (viewer: Viewer, tree: Tree, now: Date): Weighing => (
   // A tree is weighed against removing this one, not one of any size.
   prices: { ...viewer.prices, removeAndReplant: removalOf(viewer.prices, tree.readings[0]?.diameterCm ?? null) },
   system: viewer.units,
-  today: dayIn(now, tree.timeZone),
+  on: dayIn(now, tree.timeZone),
   programme: tree.programme,
   school: viewer.schools.programme,
   options: tree.savedDiagnoses[0] ? (findCondition(tree.savedDiagnoses[0].conditionId)?.options ?? null) : null,
@@ -409,7 +409,7 @@ export function workFactsOf(viewer: Viewer, tree: Tree, now: Date): WorkFacts | 
   const region = regionFor(viewer, tree.region);
   const condition = tree.savedDiagnoses[0] ? findCondition(tree.savedDiagnoses[0].conditionId) : null;
   return {
-    today: dayIn(now, tree.timeZone),
+    on: dayIn(now, tree.timeZone),
     system: viewer.units,
     tag: tree.tag,
     host: {

@@ -4,7 +4,7 @@ import type { DayReason } from '@/core/programmes/spans';
 import type { Stop } from '@/core/programmes/treat';
 import type { Said } from '@/core/gates/said';
 import type { Sprayed } from '@/core/spray/covers';
-import type { Day } from '@/lib/calendar/zone';
+import type { LocalDate } from '@/lib/calendar/zone';
 import { json, within, type Scope, type Tx } from './db';
 import { clockNow } from './clock';
 
@@ -15,14 +15,14 @@ export interface Assignment {
   siteName: string;
   timeZone: string;
   programme: YearProgramme;
-  from: Day;
-  until: Day;
+  from: LocalDate;
+  until: LocalDate;
   reason: string;
   said: Said;
   carriedFrom: string | null;
   at: Date;
   byName: string;
-  endedOn: Day | null;
+  endedOn: LocalDate | null;
   endedBecause: string | null;
 }
 /** A visit of it on one tree, as it stands: what became of its plan or its look is told with it. */
@@ -45,7 +45,7 @@ export interface VisitRow extends KeptVisit {
   settled: boolean;
   /** The spray of a visit that is done, for what rain leaves of it. */
   sprayed: Sprayed | null;
-  moves: { from: Day; to: Day; reasons: DayReason[] }[];
+  moves: { from: LocalDate; to: LocalDate; reasons: DayReason[] }[];
 }
 /** Why a step has no day, as it is kept: gates by their id, title and what would satisfy them. */
 export type StopTold =
@@ -80,7 +80,7 @@ export interface AssignmentHead extends Assignment {
   done: number;
   waiting: number;
   left: number;
-  next: Day | null;
+  next: LocalDate | null;
 }
 /** Laid programmes, those in force first; at one place, or everywhere. */
 export const assignmentHeads = (scope: Scope, siteId: string | null, limit = 60): Promise<AssignmentHead[]> =>
@@ -115,11 +115,11 @@ export const assignedAlready = (
   scope: Scope,
   key: string,
   treeIds: readonly string[],
-  span: { from: Day; until: Day },
+  span: { from: LocalDate; until: LocalDate },
 ) =>
   within(
     scope,
-    (tx) => tx<{ treeId: string; tag: string; until: Day }[]>`
+    (tx) => tx<{ treeId: string; tag: string; until: LocalDate }[]>`
       select distinct on (t.id) t.id as "treeId", t.tag, l.until_day::text as until
       from programme_visit b
       join programme_assignment l on l.id = b.assignment_id and l.company_id = b.company_id
@@ -195,7 +195,7 @@ export interface TreeVisit {
   nth: number;
   kind: VisitRow['kind'];
   state: VisitRow['state'];
-  day: Day;
+  day: LocalDate;
   found: boolean | null;
   planId: string | null;
 }
@@ -243,9 +243,9 @@ export interface VisitWritten {
   nth: number;
   kind: VisitRow['kind'];
   state: 'expected' | 'stopped' | 'planned' | 'off';
-  day: Day;
-  earliest: Day;
-  latest: Day;
+  day: LocalDate;
+  earliest: LocalDate;
+  latest: LocalDate;
   reasons: DayReason[];
   /** Why somebody moved it by hand. */
   byHand: string | null;
@@ -291,10 +291,10 @@ export const moveVisit = (
   move: {
     id: string;
     visitId: string;
-    from: Day;
-    to: Day;
-    earliest: Day;
-    latest: Day;
+    from: LocalDate;
+    to: LocalDate;
+    earliest: LocalDate;
+    latest: LocalDate;
     reasons: DayReason[];
     /** Why somebody moved it by hand; null where the season did. */
     byHand: string | null;
@@ -362,9 +362,9 @@ export const insertInspectionsDue = (
     treeId: string;
     what: string;
     reason: string;
-    due: Day;
-    earliest: Day;
-    latest: Day;
+    due: LocalDate;
+    earliest: LocalDate;
+    latest: LocalDate;
   }[],
 ) =>
   within(scope, async (tx) => {
@@ -418,7 +418,7 @@ export const visitsNamed = (scope: Scope, ids: readonly string[]) =>
   );
 
 /** Looks of programmes on a tree that are open on a day, with the laid programme of each. */
-export const openInspections = (scope: Scope, treeIds: readonly string[], today: Day) =>
+export const openInspections = (scope: Scope, treeIds: readonly string[], today: LocalDate) =>
   within(
     scope,
     (tx) => tx<{ id: string; assignmentId: string; treeId: string; step: string; programme: YearProgramme }[]>`
@@ -454,7 +454,7 @@ export const reasonFor = (scope: Scope, id: string, reason: string) =>
   );
 
 /** Nothing more is planned from a laid programme; false where it was ended before. */
-export const endAssignmentRow = (scope: Scope, id: string, on: Day, because: string): Promise<boolean> =>
+export const endAssignmentRow = (scope: Scope, id: string, on: LocalDate, because: string): Promise<boolean> =>
   within(scope, async (tx) => {
     const { count } = await tx`
       update programme_assignment

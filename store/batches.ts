@@ -1,3 +1,4 @@
+import type { Instant } from '@/lib/calendar/zone';
 import type { BatchEnd, BatchKind } from '@/core/mix/batch';
 import type { Label } from '@/core/label/schema';
 import { asList, within, type Scope, type Tx } from './db';
@@ -19,7 +20,7 @@ export interface BatchTaken {
   ended: BatchEnd | 'never made' | null;
   mixMl: number;
   words: string;
-  at: string;
+  at: Instant;
   byName: string;
 }
 export interface BatchRow {

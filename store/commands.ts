@@ -1,3 +1,4 @@
+import type { Instant } from '@/lib/calendar/zone';
 import { json, within, type Scope } from './db';
 
 /**
@@ -13,7 +14,7 @@ export const startCommand = (
     /** Where it was written on a phone without signal: when, by the clock put right and by the clock as it was. */
     phoneId: string | null;
     seenAt: Date | null;
-    clockAt: string | null;
+    clockAt: Instant | null;
   },
 ): Promise<'new' | 'other' | { answer: unknown }> =>
   within(scope, async (tx) => {

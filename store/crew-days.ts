@@ -3,7 +3,7 @@ import type { Item } from '@/core/schedule/jobs';
 import type { Piece, Timed } from '@/core/schedule/durations';
 import type { Home } from '@/core/crew-day/home-schema';
 import type { Label, LabelUse } from '@/core/label/schema';
-import type { Day } from '@/lib/calendar/zone';
+import type { LocalDate } from '@/lib/calendar/zone';
 import { sound } from './plan-parts';
 import { json, within, type Scope, type Tx } from './db';
 
@@ -12,7 +12,7 @@ export interface CrewPerson {
   id: string;
   name: string;
   licenceCategories: string[];
-  licenceExpires: Day | null;
+  licenceExpires: LocalDate | null;
 }
 export interface CrewRow {
   id: string;
@@ -79,11 +79,11 @@ export interface Absence {
   id: string;
   personId: string;
   name: string;
-  from: Day;
-  to: Day;
+  from: LocalDate;
+  to: LocalDate;
   why: string;
 }
-export const absentSince = (scope: Scope, from: Day): Promise<Absence[]> =>
+export const absentSince = (scope: Scope, from: LocalDate): Promise<Absence[]> =>
   within(scope, async (tx) => [
     ...(await tx<Absence[]>`
       select a.id, a.person_id as "personId", p.name, a.from_day::text as from, a.to_day::text as to, a.why
@@ -116,7 +116,7 @@ interface QueuedWrite {
   sound: boolean;
   /** The round in which it stands. */
   crewId: string | null;
-  crewDayOf: Day | null;
+  crewDayOf: LocalDate | null;
   locked: boolean | null;
   /** Its crew has set out with it. */
   begun: boolean;
@@ -132,23 +132,23 @@ export interface WaitingPlan extends QueuedWrite {
   mixMl: number | null;
   /** Minutes until what hangs is empty, as they were expected. */
   uptake: number | null;
-  plannedFor: Day | null;
-  earliest: Day | null;
-  latest: Day | null;
+  plannedFor: LocalDate | null;
+  earliest: LocalDate | null;
+  latest: LocalDate | null;
 }
 export interface WaitingWork extends QueuedWrite {
   workId: string;
   minutes: number;
-  plannedFor: Day | null;
-  earliest: Day | null;
-  latest: Day | null;
+  plannedFor: LocalDate | null;
+  earliest: LocalDate | null;
+  latest: LocalDate | null;
 }
 export interface OpenInspection extends QueuedWrite {
   kind: string;
   what: string;
-  due: Day;
-  earliest: Day;
-  latest: Day;
+  due: LocalDate;
+  earliest: LocalDate;
+  latest: LocalDate;
 }
 export interface WaitingSite {
   id: string;
@@ -160,7 +160,7 @@ export interface WaitingSite {
   lat: number | null;
   lon: number | null;
   /** Days of which its client was told. */
-  told: Day[];
+  told: LocalDate[];
 }
 export interface AllWaiting {
   plans: WaitingPlan[];
@@ -181,7 +181,7 @@ const standingColumns = (tx: Tx) => tx`
   r.crew_id as "crewId", r.day::text as "crewDayOf", i.locked, r.begun_at is not null as begun`;
 
 /** Everything that waits for a crew up to a day, with its places: plans, works, dates. In four statements, however much it is. */
-export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
+export const waitingUntil = (scope: Scope, last: LocalDate): Promise<AllWaiting> =>
   within(scope, async (tx) => {
     const o = scope.companyId;
     const [plans, works, looks] = await Promise.all([
@@ -260,7 +260,7 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
   });
 
 /** Pieces of work on record since a day, for the pace at which a company works. */
-export const timedSince = (scope: Scope, since: Day): Promise<Timed[]> =>
+export const timedSince = (scope: Scope, since: LocalDate): Promise<Timed[]> =>
   within(scope, async (tx) => [
     ...(await tx<Timed[]>`
       select method, extract(epoch from ended_at - started_at)::float8 / 60 as minutes,
@@ -272,7 +272,7 @@ export const timedSince = (scope: Scope, since: Day): Promise<Timed[]> =>
   ]);
 
 /** The newest days that crews have closed since one, with what of them is in the book; a day of other work too tells nothing of it. */
-export const closedDays = (scope: Scope, since: Day): Promise<ClosedDay[]> =>
+export const closedDays = (scope: Scope, since: LocalDate): Promise<ClosedDay[]> =>
   within(scope, async (tx) => [
     ...(await tx<ClosedDay[]>`
       select r.begun_at as "begunAt", r.home, c.yard_lat as "yardLat", c.yard_lon as "yardLon", x.pieces
@@ -317,14 +317,14 @@ export interface CrewDayRow {
   id: string;
   crewId: string;
   crewName: string;
-  day: Day;
+  day: LocalDate;
   byName: string;
   begunAt: Date | null;
   closedAt: Date | null;
   items: CrewDayItemRow[];
 }
 /** Crews' days from `from` to `to`, with what stands in them in its order. */
-export const crewDaysBetween = (scope: Scope, from: Day, to: Day): Promise<CrewDayRow[]> =>
+export const crewDaysBetween = (scope: Scope, from: LocalDate, to: LocalDate): Promise<CrewDayRow[]> =>
   within(scope, async (tx) => [
     ...(await tx<CrewDayRow[]>`
       select r.id, r.crew_id as "crewId", c.name as "crewName", r.day::text as day, p.name as "byName",
@@ -346,7 +346,7 @@ export const crewDaysBetween = (scope: Scope, from: Day, to: Day): Promise<CrewD
 /** Where an item goes: the day, the crew, its place in their order. */
 export interface ItemPlaced extends Omit<CrewDayItemRow, 'siteName'> {
   crewId: string;
-  day: Day;
+  day: LocalDate;
   position: number;
 }
 /** Puts items into rounds, each in one; those that are left out stand in none. Rounds that do not exist are made. */
@@ -370,7 +370,7 @@ export const writeCrewDays = (
           })),
         )}
         on conflict (company_id, crew_id, day) do nothing`;
-    const rounds = await tx<{ id: string; crewId: string; day: Day }[]>`
+    const rounds = await tx<{ id: string; crewId: string; day: LocalDate }[]>`
       select id, crew_id as "crewId", day::text as day
       from crew_day
       where company_id = ${scope.companyId} and day = any(${[...new Set(days.map((d) => d.day))]}::date[])`;
@@ -397,7 +397,7 @@ export const writeCrewDays = (
   });
 
 /** Plans of their own that stand in a round are for its day. */
-export const planFor = (scope: Scope, moved: readonly { planId: string; day: Day }[]) =>
+export const planFor = (scope: Scope, moved: readonly { planId: string; day: LocalDate }[]) =>
   within(
     scope,
     (tx) => tx`
@@ -409,7 +409,7 @@ export const planFor = (scope: Scope, moved: readonly { planId: string; day: Day
   );
 
 /** The client of a place was told of a day. */
-export const tellDay = (scope: Scope, siteId: string, day: Day) =>
+export const tellDay = (scope: Scope, siteId: string, day: LocalDate) =>
   within(
     scope,
     (tx) => tx`
@@ -418,7 +418,7 @@ export const tellDay = (scope: Scope, siteId: string, day: Day) =>
       on conflict do nothing`,
   );
 /** Crews that have set out on a day, home again or not. */
-export const setOutOn = (scope: Scope, day: Day): Promise<Set<string>> =>
+export const setOutOn = (scope: Scope, day: LocalDate): Promise<Set<string>> =>
   within(
     scope,
     async (tx) =>
@@ -432,7 +432,7 @@ export const setOutOn = (scope: Scope, day: Day): Promise<Set<string>> =>
       ),
   );
 /** Places whose clients were told of a day. */
-export const toldOf = (scope: Scope, day: Day): Promise<Set<string>> =>
+export const toldOf = (scope: Scope, day: LocalDate): Promise<Set<string>> =>
   within(
     scope,
     async (tx) =>

@@ -1,7 +1,7 @@
 import type { WhyLeft } from '@/core/crew-day/day';
 import type { Home } from '@/core/crew-day/home-schema';
 import type { About } from '@/core/schedule/jobs';
-import type { Day } from '@/lib/calendar/zone';
+import type { LocalDate } from '@/lib/calendar/zone';
 import { json, within, type Scope, type Tx } from './db';
 
 /** A crew's day by itself: who goes out, and how far it is. */
@@ -10,7 +10,7 @@ export interface CrewDayHead {
   crewId: string;
   crewName: string;
   people: string[];
-  day: Day;
+  day: LocalDate;
   byName: string;
   begunAt: Date | null;
   begunBy: string | null;
@@ -72,7 +72,7 @@ export const crewDaysOfItems = (
 export const crewDaysLeft = (
   scope: Scope,
   itemIds: readonly string[],
-  day: Day,
+  day: LocalDate,
 ): Promise<{ itemId: string; crewDayId: string }[]> =>
   within(scope, async (tx) => [
     ...(await tx<{ itemId: string; crewDayId: string }[]>`
@@ -178,7 +178,7 @@ export interface LeftRow {
   siteName: string;
   why: WhyLeft;
   words: string;
-  day: Day;
+  day: LocalDate;
   at: Date;
   byName: string;
 }
@@ -268,7 +268,7 @@ export const lastLeft = (tx: Tx) => tx`(
 export interface LastLeft {
   why: WhyLeft;
   words: string;
-  day: Day;
+  day: LocalDate;
   /** The round off which it went; null where it stood on none. */
   crewDayId: string | null;
 }

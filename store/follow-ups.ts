@@ -1,3 +1,4 @@
+import type { LocalDate } from '@/lib/calendar/zone';
 import type { Sprayed } from '@/core/spray/covers';
 import { within, type Scope, type Tx } from './db';
 import { acceptedAt } from './quotes';
@@ -14,7 +15,7 @@ export interface DueRow {
   what: string;
   reason: string;
   onlyIf: string | null;
-  due: string;
+  due: LocalDate;
   earliest: string;
   latest: string;
   timeZone: string;
@@ -149,7 +150,7 @@ export interface Visit extends Omit<DueRow, 'tag' | 'hostId' | 'siteName' | 'ass
   ruleId: string;
   rootId: string;
   state: 'open' | 'done' | 'dropped';
-  doneOn: string | null;
+  doneOn: LocalDate | null;
   timeZone: string;
 }
 export const getVisit = (scope: Scope, id: string): Promise<Visit | null> =>

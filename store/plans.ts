@@ -6,7 +6,7 @@ import type { Priced } from '@/core/prescribe/costs';
 import type { Choices } from '@/core/gates/context';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import type { Visit } from '@/core/prescribe/when';
-import type { Day } from '@/lib/calendar/zone';
+import type { LocalDate } from '@/lib/calendar/zone';
 import { asList, dated, json, within, type Scope, type Tx } from './db';
 import { ofSite } from './follow-ups';
 import { lastLeft, type LastLeft } from './day';
@@ -31,9 +31,9 @@ export interface Plan {
   at: Date;
   byName: string;
   /** The day it was planned for and the span it may move in; null for what was planned for its own day. */
-  plannedFor: Day | null;
-  earliest: Day | null;
-  latest: Day | null;
+  plannedFor: LocalDate | null;
+  earliest: LocalDate | null;
+  latest: LocalDate | null;
   /** The visit of a programme that it carries out. */
   visitId: string | null;
 }
@@ -91,7 +91,7 @@ export const ownPlansAt = (scope: Scope, siteId: string): Promise<string[]> =>
   );
 
 /** Plans of their own at a place that wait for a day after `today` and stand in no round, the soonest first. */
-export const aheadOfOwn = (scope: Scope, siteId: string, today: Day, limit: number): Promise<string[]> =>
+export const aheadOfOwn = (scope: Scope, siteId: string, today: LocalDate, limit: number): Promise<string[]> =>
   within(scope, async (tx) =>
     (
       await tx<{ id: string }[]>`
@@ -235,9 +235,9 @@ export interface OpenPlan {
   /** When a crew last came to it and did not do it, and why; null: never. */
   left: LastLeft | null;
   /** The day it is planned for and the span it may move in; null for what may be done at once. */
-  plannedFor: Day | null;
-  earliest: Day | null;
-  latest: Day | null;
+  plannedFor: LocalDate | null;
+  earliest: LocalDate | null;
+  latest: LocalDate | null;
   /** The programme whose visit it carries out; null where it stands for itself. */
   assignmentId: string | null;
   /** The client has taken it. */
@@ -293,16 +293,16 @@ export interface OpenAsked {
   /** Those of one place alone. */
   siteId?: string | null;
   /** The day on which what may be done stands before what lies ahead, and that before what is over. */
-  today?: Day;
+  today?: LocalDate;
 }
 /** More than any company has open at once; a list that is longer says how much it leaves out. */
 const ALL_OPEN = { plans: 5000, works: 5000 };
 
 /** Whether the time of a plan is over on a day: as `isOver` has it. */
-const overOn = (tx: Tx, today: Day) => tx`
+const overOn = (tx: Tx, today: LocalDate) => tx`
   case when latest is null then (at at time zone 'UTC')::date + ${OWN_DAY_WAITS}::int < ${today}::date
     else latest < ${today}::date end`;
-const dueFirst = (tx: Tx, today: Day | undefined) =>
+const dueFirst = (tx: Tx, today: LocalDate | undefined) =>
   today
     ? tx`case when ${overOn(tx, today)} then 2 when coalesce(earliest > ${today}::date, false) then 1 else 0 end,`
     : tx``;
@@ -342,9 +342,9 @@ export interface PlannedVisit {
   put: { label: string; method: ApplicationRecord['method'] } | null;
   /** The work; null where something is put on. */
   workId: string | null;
-  plannedFor: Day;
-  earliest: Day;
-  latest: Day;
+  plannedFor: LocalDate;
+  earliest: LocalDate;
+  latest: LocalDate;
   state: 'open' | 'done' | 'dropped';
   /** How often it was moved, and when it was planned or last moved. */
   moves: number;
@@ -356,8 +356,8 @@ const lastMove = (tx: Tx) => tx`
 /** What was planned for days from `from` to `to`, what is done or dropped among it: a calendar must strike it out. */
 export const plannedBetween = (
   scope: Scope,
-  from: Day,
-  to: Day,
+  from: LocalDate,
+  to: LocalDate,
   siteId: string | null = null,
 ): Promise<PlannedVisit[]> =>
   within(scope, async (tx) => [
@@ -420,7 +420,7 @@ export interface SiteOpen {
  * What is open by a day at each place, all of it counted, the most first; nothing is left out of the counts. The place of each
  * thing is looked up by itself: as a join, the database, which cannot know how much a company has open, may walk all its trees.
  */
-const openBySite = (tx: Tx, scope: Scope, today: Day) => tx<SiteOpen[]>`
+const openBySite = (tx: Tx, scope: Scope, today: LocalDate) => tx<SiteOpen[]>`
       with o as (
         select tree_id, 1 as plans, 0 as works, 0 as visits, 0 as over
         from treatment_plan

@@ -1,3 +1,4 @@
+import type { Instant, LocalDate } from '@/lib/calendar/zone';
 import type { ApplicationRecord } from '@/core/records/record';
 import type { FollowUp } from '@/core/season/follow-ups';
 import { json, within, type Scope, type Tx } from './db';
@@ -7,9 +8,9 @@ export interface NewRecord {
   rootId: string;
   version: number;
   planId: string | null;
-  startedAt: string;
-  endedAt: string;
-  doneOn: string;
+  startedAt: Instant;
+  endedAt: Instant;
+  doneOn: LocalDate;
   byPerson: string;
   withdrawn: boolean;
   correction: string | null;
@@ -126,8 +127,8 @@ export interface RecordFilter {
   words: string | null;
   siteId: string | null;
   method: string | null;
-  from: string | null;
-  to: string | null;
+  from: LocalDate | null;
+  to: LocalDate | null;
   after: { doneOn: string; id: string } | null;
   limit: number;
 }
@@ -139,7 +140,7 @@ export interface RecordRow {
   id: string;
   rootId: string;
   version: number;
-  doneOn: string;
+  doneOn: LocalDate;
   withdrawn: boolean;
   words: string;
   treeId: string;
@@ -222,7 +223,7 @@ export interface DoneRow {
   targetName: string;
   unit: 'mL' | 'g';
   amount: number;
-  reEntryUntil: string;
+  reEntryUntil: Instant;
   eatFrom: string | null;
   byName: string;
 }

@@ -1,3 +1,4 @@
+import type { LocalDate } from '@/lib/calendar/zone';
 import type { Sprayed } from '@/core/spray/covers';
 import type { MeasuredHour } from '@/core/exchange/weather-csv';
 import { WHOLE_DAY } from '@/core/season/year';
@@ -13,12 +14,12 @@ export interface StageNote {
   kind: 'stage' | 'biofix';
   /** BBCH code of a stage, or the heat model that counts from it. */
   what: string;
-  day: string;
+  day: LocalDate;
   byName: string;
 }
 /** A day that a station at the place itself has measured. */
 export interface BroughtDay {
-  day: string;
+  day: LocalDate;
   min: number;
   max: number;
   rainMm: number;

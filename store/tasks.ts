@@ -1,4 +1,4 @@
-import type { Day } from '@/lib/calendar/zone';
+import type { LocalDate } from '@/lib/calendar/zone';
 import { within, type Scope, type Tx } from './db';
 import { clockNow } from './clock';
 
@@ -13,7 +13,7 @@ export interface Task {
   who: 'company' | 'client';
   what: string;
   instructions: string;
-  due: Day;
+  due: LocalDate;
   state: 'open' | 'done' | 'dropped';
   settledAt: Date | null;
   /** Whoever of the client said that it is done, and what they added. */
@@ -39,17 +39,17 @@ const rows = (tx: Tx, scope: Scope, of: ReturnType<Tx>, limit: number) => tx<Tas
   limit ${limit}`;
 
 /** Tasks that are open and due by a day, the soonest first. */
-export const tasksDue = (scope: Scope, until: Day, limit: number): Promise<Task[]> =>
+export const tasksDue = (scope: Scope, until: LocalDate, limit: number): Promise<Task[]> =>
   within(scope, async (tx) => [...(await rows(tx, scope, tx`k.state = 'open' and k.due <= ${until}`, limit))]);
 
 /** Tasks of a place since a day, whatever became of them. */
-export const tasksOfSite = (tx: Tx, scope: Scope, siteId: string, from: Day) =>
+export const tasksOfSite = (tx: Tx, scope: Scope, siteId: string, from: LocalDate) =>
   rows(tx, scope, tx`k.site_id = ${siteId} and (k.state = 'open' or k.due >= ${from})`, 300);
-export const tasksAt = (scope: Scope, siteId: string, from: Day): Promise<Task[]> =>
+export const tasksAt = (scope: Scope, siteId: string, from: LocalDate): Promise<Task[]> =>
   within(scope, async (tx) => [...(await tasksOfSite(tx, scope, siteId, from))]);
 
 /** Tasks of all places in a span of days, as a calendar follows them; for a client, those of one place. */
-export const tasksBetween = (scope: Scope, from: Day, to: Day, siteId: string | null): Promise<Task[]> =>
+export const tasksBetween = (scope: Scope, from: LocalDate, to: LocalDate, siteId: string | null): Promise<Task[]> =>
   within(scope, async (tx) => [
     ...(await rows(
       tx,

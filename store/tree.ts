@@ -1,3 +1,4 @@
+import type { Instant, LocalDate } from '@/lib/calendar/zone';
 import type { SiteMap } from '@/core/site-map/site-map';
 import type { WorkPlan } from './works';
 import type { Finding, TestResult } from '@/core/diagnose/knowledge';
@@ -77,7 +78,7 @@ export interface PlanHead {
 export interface TreeRecord {
   id: string;
   rootId: string;
-  doneOn: string;
+  doneOn: LocalDate;
   words: string;
   method: string;
   labelKey: string;
@@ -88,7 +89,7 @@ export interface TreeRecord {
   /** Groups such as IRAC 4A, and families, as the label of the record said. */
   groups: string[];
   families: string[];
-  reEntryUntil: string;
+  reEntryUntil: Instant;
   /** The product's name and registration as the record holds them, and who put it on. */
   product: string;
   registration: string;
@@ -107,7 +108,7 @@ export interface TreeFollowUp {
   what: string;
   reason: string;
   onlyIf: string | null;
-  due: string;
+  due: LocalDate;
   earliest: string;
   latest: string;
   state: 'open' | 'done' | 'dropped';

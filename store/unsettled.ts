@@ -1,3 +1,4 @@
+import type { Instant } from '@/lib/calendar/zone';
 import type { Scope, Tx } from './db';
 
 /** A treatment that was done, came from a phone and was refused: it happened, and waits to be settled. */
@@ -10,7 +11,7 @@ export interface Unsettled {
   actives: string[];
   families: string[];
   groups: string[];
-  doneAt: string;
+  doneAt: Instant;
   byName: string;
   /** The first reason why it is not in the book. */
   why: string;

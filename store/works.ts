@@ -1,6 +1,6 @@
 import type { Told } from '@/lib/units/units';
 import type { Priced } from '@/core/prescribe/costs';
-import type { Day } from '@/lib/calendar/zone';
+import type { LocalDate } from '@/lib/calendar/zone';
 import type { FollowUp } from '@/core/season/follow-ups';
 import type { Programme } from '@/core/season/programme';
 import type { Answers, WorkSheet } from '@/core/work/work';
@@ -21,12 +21,12 @@ export interface WorkPlan {
   state: 'open' | 'done' | 'dropped';
   at: Date;
   byName: string;
-  doneOn: string | null;
+  doneOn: LocalDate | null;
   /** How long it took; null where nobody said. */
   minutes: number | null;
   note: string;
   price: Priced | null;
-  plannedFor: Day | null;
+  plannedFor: LocalDate | null;
   /** It carries out a visit of a programme that is laid over the tree. */
   assignment: boolean;
 }
@@ -41,7 +41,7 @@ export interface NewWork {
   released: Record<string, string>;
   price: Priced;
   /** Null for what may be done at once. */
-  plannedFor: Day | null;
+  plannedFor: LocalDate | null;
   /** The visit of a programme that it carries out; null where it stands for itself. */
   visitId: string | null;
 }
@@ -95,7 +95,7 @@ export const settleWork = (
   w: {
     id: string;
     state: 'done' | 'dropped';
-    doneOn: string | null;
+    doneOn: LocalDate | null;
     doneAt: Date | null;
     minutes: number | null;
     note: string;
@@ -133,7 +133,7 @@ export interface DoneWork {
   hostId: string;
   siteName: string;
   clientName: string;
-  doneOn: Day;
+  doneOn: LocalDate;
   /** When it was said to be done; null for works of before. */
   doneAt: Date | null;
   minutes: number | null;
@@ -198,7 +198,12 @@ export const getWorkPlan = async (scope: Scope, id: string): Promise<NamedWork |
 /** Works of their own that wait are for another day, with the sheet of that day and what was gone on in spite of. */
 export const moveWorksTo = (
   scope: Scope,
-  moves: readonly { id: string; plannedFor: Day | null; sheet: Told<WorkSheet>; released: Record<string, string> }[],
+  moves: readonly {
+    id: string;
+    plannedFor: LocalDate | null;
+    sheet: Told<WorkSheet>;
+    released: Record<string, string>;
+  }[],
 ) =>
   within(
     scope,
@@ -228,7 +233,7 @@ export interface OpenWork {
   /** When a crew last came to it and did not do it, and why; null: never. */
   left: LastLeft | null;
   /** The day it is planned for; null for what may be done at once. */
-  plannedFor: Day | null;
+  plannedFor: LocalDate | null;
   /** The client has taken it. */
   accepted: boolean;
   /** It was carried out, and what said so was refused and waits to be settled. */

@@ -1,7 +1,7 @@
 import type { Method } from '@/core/label/methods';
 import { OWN_DAY_WAITS } from '@/core/prescribe/follow';
 import type { Series } from '@/core/prescribe/series';
-import type { Day } from '@/lib/calendar/zone';
+import type { LocalDate } from '@/lib/calendar/zone';
 import { asList, dated, within, type Scope, type Tx } from './db';
 import { leftOutRows, type LeftOut } from './skipped-trees';
 import { acceptedAt } from './quotes';
@@ -25,9 +25,9 @@ export interface YearVisit {
   conditionId: string | null;
   /** The visit of a programme that it is. */
   assignment: { id: string; visitId: string; programme: string; step: string } | null;
-  day: Day;
-  earliest: Day;
-  latest: Day;
+  day: LocalDate;
+  earliest: LocalDate;
+  latest: LocalDate;
   /** One that comes again is the next of a series whose time nobody has planned yet. */
   state: 'planned' | 'expected' | 'again' | 'done' | 'left';
   /** The client has taken it. */
@@ -45,7 +45,13 @@ export const MOST_VISITS = 12_000;
  * that wait, records, visits of programmes, looks.
  * @param today the day on which what has no day of its own waits
  */
-export const yearVisits = (scope: Scope, siteId: string, from: Day, to: Day, today: Day): Promise<YearVisit[]> =>
+export const yearVisits = (
+  scope: Scope,
+  siteId: string,
+  from: LocalDate,
+  to: LocalDate,
+  today: LocalDate,
+): Promise<YearVisit[]> =>
   within(scope, async (tx) => [
     ...(await tx<YearVisit[]>`
       with here as (
@@ -206,7 +212,7 @@ const seriesRows = (tx: Tx, scope: Scope, siteId: string) =>
 export const besideVisits = (
   scope: Scope,
   siteId: string,
-  tasksFrom: Day,
+  tasksFrom: LocalDate,
 ): Promise<{ series: SeriesAt[]; left: LeftOut[]; tasks: Task[] }> =>
   within(scope, async (tx) => {
     const [row] = await tx<{ series: SeriesAt[]; left: LeftOut[]; tasks: Task[] }[]>`

@@ -7,7 +7,7 @@ import { todayOf } from '@/facts/today';
 import { may } from '@/core/people/rights';
 import { beforeDriving, isTicked, loadLine, nextStop, stopsOf, type Before } from '@/core/crew-day/day';
 import { dayAfter } from '@/lib/calendar/days';
-import type { Day } from '@/lib/calendar/zone';
+import type { LocalDate } from '@/lib/calendar/zone';
 import { hoursOfDay } from '@/core/weather/by-hour';
 import type { StationFor } from '@/core/weather/station';
 import { loadOut, type Equipment, type LoadGroup } from '@/core/work/load-out';
@@ -44,7 +44,7 @@ const beforeLines = (before: readonly Before[], nameOf: (id: string) => string):
 async function fitsOf(
   viewer: Viewer,
   stops: readonly Omit<SiteStop, 'fit'>[],
-  day: Day,
+  day: LocalDate,
   station: StationFor,
   now: Date,
 ) {
@@ -167,7 +167,7 @@ export const dayView = (viewer: Viewer, crewDayId: string, now: Date, station: S
 
 /** What waits for a crew, to be put on a day by hand, and the days that stand. */
 export interface ToPut {
-  today: Day;
+  today: LocalDate;
   plans: OpenPlan[];
   works: OpenWork[];
   crews: CrewRow[];

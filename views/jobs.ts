@@ -4,7 +4,7 @@ import { todayOf } from '@/facts/today';
 import type { Limit } from '@/core/schedule/problem';
 import { turned } from '@/core/schedule/turned';
 import { dayAfter } from '@/lib/calendar/days';
-import { type Day } from '@/lib/calendar/zone';
+import { type LocalDate } from '@/lib/calendar/zone';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { batchesAbout } from '@/store/batches';
@@ -25,7 +25,7 @@ import {
 import { listEquipment, listLots, type Lot } from '@/store/stock';
 
 /** How much of each product is on hand and good on a day, by its key. */
-export function goodStock(lots: readonly Lot[], day: Day): Map<string, number> {
+export function goodStock(lots: readonly Lot[], day: LocalDate): Map<string, number> {
   const stock = new Map<string, number>();
   for (const l of lots) if (l.expiresOn >= day) stock.set(l.labelKey, (stock.get(l.labelKey) ?? 0) + l.onHand);
   return stock;
@@ -83,7 +83,7 @@ export interface InvalidatedJob {
   jobId: string;
   title: string;
   tags: string;
-  day: string;
+  day: LocalDate;
   crewId: string;
   limit: Limit;
 }

@@ -3,7 +3,7 @@ import { hostYear, taughtFrom } from '@/facts/season';
 import type { Condition, Host } from '@/core/diagnose/knowledge';
 import { concerns } from '@/core/diagnose/reading';
 import { dayAfter } from '@/lib/calendar/days';
-import { dayIn, type Day } from '@/lib/calendar/zone';
+import { dayIn, type LocalDate } from '@/lib/calendar/zone';
 import { southOf } from '@/lib/calendar/hemisphere';
 import { lifeSpans, type LifeSpan } from '@/core/season/life';
 import type { HeatModel } from '@/core/season/heat-schema';
@@ -21,10 +21,10 @@ export interface LifeYear {
   place: { id: string; name: string };
   /** The host whose stages tell it: of those that stand there the one with most trees, else any that it attacks. */
   host: Host;
-  today: Day;
+  today: LocalDate;
   south: boolean;
-  from: Day;
-  to: Day;
+  from: LocalDate;
+  to: LocalDate;
   spans: LifeSpan[];
   /** Sums of heat that count from something that nobody has seen there this season. */
   waits: Pick<HeatModel, 'id' | 'what' | 'from'>[];

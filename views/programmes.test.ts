@@ -85,7 +85,7 @@ it('costs no statement a tree: neither the preview nor the page of what is laid'
     const id = v7();
     const answer = await perform(
       assignProgramme,
-      { viewer: orchard.viewer, now, station: maritime },
+      { viewer: orchard.viewer, receivedAt: now, station: maritime },
       {
         id,
         programme: 'orchard-apple',

@@ -12,7 +12,7 @@ import type { Said } from '@/core/gates/said';
 import { tagsIn } from '@/core/site-map/tags';
 import { sumsOf, type ProgrammeSums } from '@/core/programmes/sums';
 import type { YearProgramme } from '@/core/programmes/schema';
-import { dayIn, type Day } from '@/lib/calendar/zone';
+import { dayIn, type LocalDate } from '@/lib/calendar/zone';
 import type { StationFor } from '@/core/weather/station';
 import { findHost, programmes } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
@@ -58,13 +58,13 @@ export interface Preview {
   sums: ProgrammeSums;
   stock: Stock[];
   /** Tags of trees that have it already, with the day on which that ends. */
-  already: { tag: string; until: Day }[];
+  already: { tag: string; until: LocalDate }[];
 }
 export interface AssigningView {
   programme: YearProgramme;
   places: SiteList;
   /** The place that is asked for, with its trees that the programme is for. */
-  place: { id: string; name: string; timeZone: string; today: Day; fit: SiteTree[]; others: number } | null;
+  place: { id: string; name: string; timeZone: string; today: LocalDate; fit: SiteTree[]; others: number } | null;
   /** Those of them that were chosen. */
   chosen: SiteTree[];
   /** What is wrong with the choice; null where there is nothing. */
@@ -82,8 +82,8 @@ export interface Chosen {
   section: string | null;
   tags: string;
   without: string;
-  from: Day | null;
-  until: Day | null;
+  from: LocalDate | null;
+  until: LocalDate | null;
   reason: string;
   said: Said;
 }
@@ -165,7 +165,7 @@ export const assigningView = (
 /** A laid programme as it stands, and what has moved since it was last settled. */
 export interface AssignmentView {
   assignment: Assignment;
-  today: Day;
+  today: LocalDate;
   visits: VisitRow[];
   trees: AssignedTree[];
   /** The mark of what has changed, for whoever agrees to it. */

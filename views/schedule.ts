@@ -10,7 +10,7 @@ import {
   type DueVisit,
 } from '@/facts/season';
 import { dayAfter, DAY_MS } from '@/lib/calendar/days';
-import { dayIn, wallClock, zonedInstant, type Day } from '@/lib/calendar/zone';
+import { dayIn, wallClock, zonedInstant, type LocalDate } from '@/lib/calendar/zone';
 import { findCondition, findHost, growthOf, heatModelsFor } from '@/knowledge';
 import { lifeOf } from '@/knowledge/lives';
 import { USUAL_WIND } from '@/core/gates/rules/weather';
@@ -73,10 +73,10 @@ export interface ProblemTime {
   conditionId: string;
   method: TreatmentOption['method'];
   hostId: string;
-  from: Day;
-  to: Day;
+  from: LocalDate;
+  to: LocalDate;
   /** Nine times in ten its first day lies between these. */
-  spread: { earliest: Day; latest: Day };
+  spread: { earliest: LocalDate; latest: LocalDate };
 }
 
 /** A stage in the life of a trouble that is worked against at a place, as it is expected on a host. */
@@ -87,7 +87,7 @@ export interface ProblemStage extends LifeSpan {
 
 export interface SiteSeason {
   place: SiteStand;
-  today: Day;
+  today: LocalDate;
   hosts: HostSeason[];
   events: CoveredEvent[];
   fitness: Fitness[];
@@ -106,7 +106,7 @@ export interface SiteSeason {
   /** Measured days up to yesterday, then the middle of the forecast. */
   days: (WeatherDay & { told: 'measured' | 'forecast' })[];
   stageNotes: StageNote[];
-  covers: { hostId: string; doneOn: Day; product: string; trees: number; left: CoverLeft }[];
+  covers: { hostId: string; doneOn: LocalDate; product: string; trees: number; left: CoverLeft }[];
   /** Sums of heat that concern what stands here. */
   models: HeatModel[];
   /** Days that came from readings of the place's own station. */
@@ -169,7 +169,7 @@ function middleDays(members: readonly Hour[][], timeZone: string): WeatherDay[] 
 const middles = memoizeEach<readonly Hour[][], WeatherDay[]>();
 
 /** Days before today as they were measured: readings of the place's own before those of the station. What is only usual is none. */
-function shownDays(station: WeatherStation, brought: readonly WeatherDay[], today: Day, timeZone: string) {
+function shownDays(station: WeatherStation, brought: readonly WeatherDay[], today: LocalDate, timeZone: string) {
   const own = new Map(brought.map((d) => [d.day, d]));
   return station
     .days(dayAfter(today, -SHOWN_DAYS, 'days'), dayAfter(today, -1, 'days'), timeZone)
@@ -259,7 +259,7 @@ function siteSeason(
 function curvesOf(
   hosts: readonly HostSeason[],
   ownHeat: readonly HeatModel[],
-  weather: (start: Day) => SeasonWeather,
+  weather: (start: LocalDate) => SeasonWeather,
   south: boolean,
 ): SiteSeason['curves'] {
   const curves = new Map<string, SiteSeason['curves'][number]>();
@@ -304,7 +304,7 @@ const timesOf = (hosts: readonly HostSeason[], conditionIds: readonly string[]):
   });
 
 /** A year back and two ahead: what the ribbons are read for. */
-const livesFor = (today: Day) => ({ from: dayAfter(today, -1, 'years'), to: dayAfter(today, 2, 'years') });
+const livesFor = (today: LocalDate) => ({ from: dayAfter(today, -1, 'years'), to: dayAfter(today, 2, 'years') });
 const wholeYear = ({ time }: { time: LifeSpan['time'] }) => time.by === 'months' && time.from === 1 && time.to === 12;
 
 /** The stages of some conditions on the hosts of a place, the host with most trees for each. */
@@ -312,7 +312,7 @@ const livesOf = (
   hosts: readonly HostSeason[],
   conditionIds: readonly string[],
   south: boolean,
-  today: Day,
+  today: LocalDate,
 ): ProblemStage[] =>
   [...new Set(conditionIds)].flatMap((conditionId) => {
     const condition = findCondition(conditionId);
@@ -337,7 +337,7 @@ function eventsOf(
   hoursOf: (from: Date, to: Date) => Hour[],
   members: readonly Hour[][],
   timeZone: string,
-  today: Day,
+  today: LocalDate,
   now: Date,
 ): CoveredEvent[] {
   const condition = findCondition(id);
@@ -375,11 +375,11 @@ export const seasonView = (
   viewer: Viewer,
   now: Date,
   stationFor: StationFor,
-  from: Day,
-  to: Day,
+  from: LocalDate,
+  to: LocalDate,
   siteId: string | null,
   /** The days of which visits of that place are told; those of the list where nothing is said. */
-  drawn: { from: Day; to: Day } = { from, to },
+  drawn: { from: LocalDate; to: LocalDate } = { from, to },
 ): Promise<Season> =>
   together(viewer, async () => {
     const [places, due, { plans, works }, place] = await Promise.all([
@@ -401,7 +401,7 @@ export const seasonView = (
       ? await besideVisits(viewer, place.id, drawn.from)
       : { series: [], left: [], tasks: [] };
     const rained = underRain(due, await hoursOver(viewer, due, stationFor, now), now);
-    const within = (p: { plannedFor: Day | null }) => p.plannedFor !== null && p.plannedFor <= to;
+    const within = (p: { plannedFor: LocalDate | null }) => p.plannedFor !== null && p.plannedFor <= to;
     return {
       places,
       due: rained,

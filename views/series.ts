@@ -1,5 +1,5 @@
 import { comesAgain } from '@/core/prescribe/series';
-import type { Day } from '@/lib/calendar/zone';
+import type { LocalDate } from '@/lib/calendar/zone';
 import type { SeriesAt, YearVisit } from '@/store/year-visits';
 
 /** The visits with those that come after them as label and programme have it: expected, and planned by nobody yet. */
@@ -7,15 +7,15 @@ export function withSeries(
   visits: readonly YearVisit[],
   series: readonly SeriesAt[],
   by: Parameters<typeof comesAgain>[2],
-  until: Day,
+  until: LocalDate,
 ): YearVisit[] {
   const of = new Map(series.flatMap((s) => s.ids.map((id) => [id, s] as const)));
   // Trees that have the same on one day have the same after it.
-  const known = new Map<SeriesAt, Map<Day, ReturnType<typeof comesAgain>>>();
+  const known = new Map<SeriesAt, Map<LocalDate, ReturnType<typeof comesAgain>>>();
   const later = visits.flatMap((v): YearVisit[] => {
     const s = v.state === 'planned' ? of.get(v.id) : undefined;
     if (!s) return [];
-    const days = known.get(s) ?? new Map<Day, ReturnType<typeof comesAgain>>();
+    const days = known.get(s) ?? new Map<LocalDate, ReturnType<typeof comesAgain>>();
     known.set(s, days);
     const again = days.get(v.day) ?? comesAgain(v.day, s, by, until);
     days.set(v.day, again);

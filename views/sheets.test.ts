@@ -15,7 +15,7 @@ import { applyView } from './tree';
 listenToStatements();
 const made = ownCompany();
 const row = drenchRow(made);
-const here = () => ({ viewer: row.viewer, now: NOW, station: fair });
+const here = () => ({ viewer: row.viewer, receivedAt: NOW, station: fair });
 const read = async <T>(view: () => Promise<T | null>): Promise<{ seen: T; statements: number }> => {
   let seen: T | null = null;
   const { statements } = await counted(async () => (seen = await view()));

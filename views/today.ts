@@ -7,7 +7,7 @@ import type { Gate } from '@/core/gates/gate';
 import { stopsOf, wayAgainst } from '@/core/prescribe/options';
 import { isOver, superseded } from '@/core/prescribe/follow';
 import { dayAfter } from '@/lib/calendar/days';
-import { dayIn, type Day } from '@/lib/calendar/zone';
+import { dayIn, type LocalDate } from '@/lib/calendar/zone';
 import { stagesAbout, type StageDate } from '@/core/season/stages';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
@@ -29,7 +29,7 @@ export interface Undecided extends ToTreat {
   /** Open today, in a window to come, stopped, or nothing on the shelf is for it. */
   state: 'open' | 'later' | 'stopped' | 'no product';
   /** First day of the window to come. */
-  on: Day | null;
+  on: LocalDate | null;
   /** What stands against the freest way. */
   stop: Gate | null;
 }
@@ -115,7 +115,7 @@ export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promi
 /** Plans whose span is open, those whose span lies ahead, and those whose time is over. */
 export function byDay(
   plans: readonly OpenPlan[],
-  today: Day,
+  today: LocalDate,
 ): { plans: OpenPlan[]; ahead: OpenPlan[]; over: OpenPlan[]; unsettled: OpenPlan[] } {
   const lies = (p: OpenPlan) => p.earliest !== null && p.earliest > today;
   const late = superseded(plans, today);
@@ -163,9 +163,9 @@ async function ways(viewer: Viewer, wanted: ToTreat[], now: Date, station: Stati
       { ...usualChoices(tree, station(spotOf(tree)).at(now), year), when: { kind: 'window' } },
       w.conditionId,
     );
-    const stop = (way?.result && stopsOf(way.result, treatmentContext.today)[0]) ?? null;
+    const stop = (way?.result && stopsOf(way.result, treatmentContext.on)[0]) ?? null;
     const state = !way ? 'no product' : stop ? 'stopped' : way.later ? 'later' : 'open';
-    const stages = stagesAbout(year.stages, treatmentContext.today);
+    const stages = stagesAbout(year.stages, treatmentContext.on);
     return [{ ...w, siteId: tree.siteId, stages, stop, state, on: way?.later ? way.result!.on : null }];
   });
 }

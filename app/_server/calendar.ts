@@ -1,6 +1,6 @@
 import ical, { ICalEventStatus, ICalEventTransparency } from 'ical-generator';
 import { dayAfter, daysBetween } from '@/lib/calendar/days';
-import { type Day } from '@/lib/calendar/zone';
+import { type LocalDate } from '@/lib/calendar/zone';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { groupBy } from '@/core/work/load-out';
 import { findWork } from '@/knowledge/works';
@@ -21,9 +21,9 @@ export interface Due {
   what: string;
   reason: string;
   onlyIf: string | null;
-  due: Day;
-  earliest: Day;
-  latest: Day;
+  due: LocalDate;
+  earliest: LocalDate;
+  latest: LocalDate;
   state: 'open' | 'done' | 'dropped';
   version: number;
   changedAt: Date;
@@ -122,7 +122,7 @@ const REFRESH_S = 6 * 3600;
 export function calendarOf(name: string, visits: readonly Due[], origin: string): string {
   const calendar = ical({ name, prodId: { company: 'Elmhorn', product: 'Elmhorn', language: 'EN' }, ttl: REFRESH_S });
   // The library writes a day by its UTC parts.
-  const day = (d: Day) => new Date(`${d}T00:00:00Z`);
+  const day = (d: LocalDate) => new Date(`${d}T00:00:00Z`);
   for (const f of visits)
     calendar.createEvent({
       id: `${f.id}@elmhorn`,

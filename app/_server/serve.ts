@@ -16,7 +16,7 @@ export async function performHere<S extends z.ZodType, T>(
   input: unknown,
   progress?: (done: number, of: number) => void,
 ): Promise<Result<T>> {
-  const context = { viewer, now: clockNow(), station: stationFor, ...(progress ? { progress } : {}) };
+  const context = { viewer, receivedAt: clockNow(), station: stationFor, ...(progress ? { progress } : {}) };
   const answer = await perform(verb, context, input);
   if (answer.ok) revalidatePath('/', 'layout');
   return answer;

@@ -28,7 +28,7 @@ beforeAll(async () => {
 /** A June morning, long after the infusion was planned. */
 const MORNING = new Date('2027-06-14T08:00:00Z');
 const later = (minutes: number) => new Date(MORNING.getTime() + minutes * 60_000);
-const by = (now: Date, who = viewer) => ({ viewer: who, now, station: fair });
+const by = (now: Date, who = viewer) => ({ viewer: who, receivedAt: now, station: fair });
 /** An infusion that waits for its window on a sound elm. */
 async function planned(tag: string) {
   const input = avenue.asked(await avenue.soundElm(tag));

@@ -44,16 +44,16 @@ export const installDevices = command({
     deviation: deviation.default(''),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now, station }, p): Promise<Result> => {
+  run: async ({ viewer, receivedAt, station }, p): Promise<Result> => {
     const plan = await getPlan(viewer, p.planId);
-    const tree = plan && (await treeOf(viewer, plan.treeId, momentOf(p.at, now)));
+    const tree = plan && (await treeOf(viewer, plan.treeId, momentOf(p.at, receivedAt)));
     if (!plan) return refuse('planId', 'This plan is not in this company.');
     if (!tree) return noTree;
     if (plan.state !== 'open') return refuse('planId', 'This plan is done or dropped; nothing is hung by it.');
-    const never = notThen(p.at, now);
+    const never = notThen(p.at, receivedAt);
     if (never) return refuse('at', never);
     if (!saidSchema.safeParse(p.said).success) return refuse('said', 'An answer was given that was not offered.');
-    const doneAt = momentOf(p.at, now);
+    const doneAt = momentOf(p.at, receivedAt);
     const [held, detections] = await Promise.all([heldBy(viewer), detectionsNear(viewer, tree)]);
     const air = p.weather ?? { ...station(spotOf(tree)).at(doneAt), at: p.at };
     const there = atTheTree(

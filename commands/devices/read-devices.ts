@@ -24,8 +24,8 @@ export const readDevices = command({
       .default(null),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, p): Promise<Result> => {
-    const never = notThen(p.at, now);
+  run: async ({ viewer, receivedAt }, p): Promise<Result> => {
+    const never = notThen(p.at, receivedAt);
     if (never) return refuse('at', never);
     const devices = await installationsNamed(viewer, p.deviceIds);
     if (devices.length < new Set(p.deviceIds).size)

@@ -22,8 +22,8 @@ export const removeDevices = command({
       .max(400, 'At most 400 devices at once.'),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, p): Promise<Result> => {
-    const never = notThen(p.at, now);
+  run: async ({ viewer, receivedAt }, p): Promise<Result> => {
+    const never = notThen(p.at, receivedAt);
     if (never) return refuse('at', never);
     const found = new Map(
       (

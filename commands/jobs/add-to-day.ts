@@ -27,8 +27,8 @@ export const addToDay = command({
     anyway: z.boolean().default(false),
   }),
   run: async (context, { day, crewId, itemIds, anyway }): Promise<Result<{ crewDayId: string; notes: string[] }>> => {
-    const { viewer, now, station } = context;
-    const f = await fortnightOf(viewer, station, now, 'with');
+    const { viewer, receivedAt, station } = context;
+    const f = await fortnightOf(viewer, station, receivedAt, 'with');
     const crew = f.problem.crews.find((c) => c.id === crewId);
     if (!crew) return refuse('crewId', 'There is no such crew that goes out.');
     if (!f.problem.days.includes(day)) return refuse('day', 'This day lies outside the fortnight from today on.');

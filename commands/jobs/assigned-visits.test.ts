@@ -23,7 +23,7 @@ beforeAll(async () => {
   orchard = await plantOrchard(made, [cover.key], { early: 2, late: 2 });
   const assignment = await perform(
     assignProgramme,
-    { viewer: orchard.viewer, now: new Date('2026-11-26T10:00:00Z'), station: maritime },
+    { viewer: orchard.viewer, receivedAt: new Date('2026-11-26T10:00:00Z'), station: maritime },
     {
       id: assignmentId,
       programme: 'orchard-apple',
@@ -45,7 +45,7 @@ it('an orchard’s covers go into rounds on days that its span, its interval and
   const first = (await covers())[0]!;
   // Three days before the first cover; the crew works on two days of the week, neither of them that of the cover.
   const now = new Date(`${dayAfter(first.day, -3, 'days')}T08:00:00Z`);
-  const at = { viewer: orchard.viewer, now, station: maritime };
+  const at = { viewer: orchard.viewer, receivedAt: now, station: maritime };
   const weekday = weekdayOf(first.day);
   const crew = await perform(saveCrew, at, {
     id: v7(),

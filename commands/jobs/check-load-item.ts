@@ -22,11 +22,11 @@ export const checkLoadItem = command({
       .min(1)
       .max(200),
   }),
-  run: async ({ viewer, observed }, { crewDayId, ticks }) => {
+  run: async ({ viewer, occurredAt }, { crewDayId, ticks }) => {
     const round = await crewDayHead(viewer, crewDayId);
     if (!round) return refuse('', 'There is no such round in this company.');
     if (round.closedAt) return refuse('', 'This day is closed.');
-    await setTicks(viewer, crewDayId, ticks, observed);
+    await setTicks(viewer, crewDayId, ticks, occurredAt);
     return done;
   },
 });

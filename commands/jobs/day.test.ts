@@ -29,7 +29,7 @@ const made = ownCompany();
 const row = drenchRow(made);
 const TODAY = '2026-06-01';
 const send = <S extends z.ZodType, T>(verb: Command<S, T>, input: unknown, now = NOW, viewer = row.viewer) =>
-  perform(verb, { viewer, now, station: fair }, input);
+  perform(verb, { viewer, receivedAt: now, station: fair }, input);
 const sentences = (a: { ok: boolean; issues?: { path: string; message: string }[] }) =>
   (a.issues ?? []).map((f) => `${f.path}: ${f.message}`);
 

@@ -53,12 +53,12 @@ export const finishDay = command({
       .default([]),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now, observed }, { crewDayId, home, tell }): Promise<Result<{ told: number }>> => {
+  run: async ({ viewer, receivedAt, occurredAt }, { crewDayId, home, tell }): Promise<Result<{ told: number }>> => {
     const round = await crewDayHead(viewer, crewDayId);
     if (!round) return refuse('', 'There is no such round in this company.');
     if (round.closedAt) return refuse('', 'This day is closed already.');
     if (!round.begunAt) return refuse('', 'This crew has not set out.');
-    const never = notThen(home.homeAt, now);
+    const never = notThen(home.homeAt, receivedAt);
     if (never) return refuse('homeAt', never);
     if (Date.parse(home.homeAt) < round.begunAt.getTime()) return refuse('homeAt', 'It was home before it set out.');
     const stands = await thingsOf(viewer, crewDayId);
@@ -73,7 +73,7 @@ export const finishDay = command({
       viewer,
       tell.map((m) => ({ ...m, crewDayId })),
     );
-    return (await setClosed(viewer, crewDayId, home, observed))
+    return (await setClosed(viewer, crewDayId, home, occurredAt))
       ? { ok: true, value: { told: tell.length } }
       : refuse('', 'Somebody else closed this day meanwhile.');
   },

@@ -15,9 +15,9 @@ export const markNotDone = command({
   right: 'apply',
   schema: leaveSchema,
   once: (x) => x.id,
-  run: async ({ viewer, observed }, { id, itemIds, why, words }): Promise<Result> => {
+  run: async ({ viewer, occurredAt }, { id, itemIds, why, words }): Promise<Result> => {
     const ids = [...new Set(itemIds)];
-    const day = todayOf(viewer, observed);
+    const day = todayOf(viewer, occurredAt);
     const [plans, works, looks, rounds, lefts, hang] = await Promise.all([
       plansNamed(viewer, ids),
       worksNamed(viewer, ids),
@@ -41,7 +41,7 @@ export const markNotDone = command({
     const crewDayOfItem = new Map([...lefts, ...rounds].map((r) => [r.itemId, r.crewDayId]));
     await leaveItems(
       viewer,
-      { id, why, words, at: observed },
+      { id, why, words, at: occurredAt },
       found.map((f): NewLeft => ({
         itemId: f.id,
         kind: f.kind,

@@ -2,7 +2,7 @@ import type { Context } from '@/facts/context';
 import type { Issue } from '@/lib/result';
 import type { Fortnight } from '@/facts/fortnight';
 import { moveTo } from '@/commands/programmes/move-to';
-import type { Day } from '@/lib/calendar/zone';
+import type { LocalDate } from '@/lib/calendar/zone';
 import { getAssignment } from '@/store/assignments';
 import { planFor, type ItemPlaced } from '@/store/crew-days';
 
@@ -16,8 +16,11 @@ export async function moveWith(
   placed: readonly ItemPlaced[],
   crewName: (id: string) => string,
 ) {
-  const own: { planId: string; day: Day }[] = [];
-  const moves = new Map<string, { treeIds: Set<string>; byHand: Map<string, { day: Day; because: string | null }> }>();
+  const own: { planId: string; day: LocalDate }[] = [];
+  const moves = new Map<
+    string,
+    { treeIds: Set<string>; byHand: Map<string, { day: LocalDate; because: string | null }> }
+  >();
   for (const p of placed) {
     const plan = f.plans.get(p.itemId);
     if (plan !== undefined && plan !== p.day) own.push({ planId: p.itemId, day: p.day });

@@ -15,7 +15,7 @@ export const orderStops = command({
     /** Every place of the round, in the order in which they are gone to. */
     siteIds: z.array(uuid).min(1).max(60),
   }),
-  run: async ({ viewer, observed, station }, { crewDayId, siteIds }): Promise<Result> => {
+  run: async ({ viewer, occurredAt, station }, { crewDayId, siteIds }): Promise<Result> => {
     const round = await crewDayHead(viewer, crewDayId);
     if (!round) return refuse('', 'There is no such round in this company.');
     if (round.closedAt) return refuse('', 'This day is closed.');
@@ -23,7 +23,7 @@ export const orderStops = command({
     const here = new Set(entries.map((e) => e.siteId));
     if (new Set(siteIds).size !== siteIds.length || siteIds.length !== here.size || siteIds.some((p) => !here.has(p)))
       return refuse('siteIds', 'The round has changed meanwhile; look at it again.');
-    const f = await fortnightOf(viewer, station, observed, 'with');
+    const f = await fortnightOf(viewer, station, occurredAt, 'with');
     const known = f.problem.days.includes(round.day) && f.problem.crews.some((c) => c.id === round.crewId);
     const { begins } = known
       ? dayByHand(f, round, new Set(entries.map((e) => e.itemId)), new Set(), siteIds)

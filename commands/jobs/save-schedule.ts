@@ -145,8 +145,8 @@ export const saveSchedule = command({
   right: 'plan rounds',
   schema: crewDaysSchema,
   run: async (context, p): Promise<Result<{ rounds: number; left: number }>> => {
-    const { viewer, now, station } = context;
-    const fortnight = await fortnightOf(viewer, station, now);
+    const { viewer, receivedAt, station } = context;
+    const fortnight = await fortnightOf(viewer, station, receivedAt);
     // What is sent is the plan: what was locked before is locked where it says so now.
     const problem = {
       ...fortnight.problem,

@@ -13,12 +13,12 @@ export const startDay = command({
   name: 'start-day',
   right: 'apply',
   schema: z.object({ crewDayId: uuid, at: instant.nullable() }),
-  run: async ({ viewer, now }, { crewDayId, at }): Promise<Result> => {
+  run: async ({ viewer, receivedAt }, { crewDayId, at }): Promise<Result> => {
     const round = await crewDayHead(viewer, crewDayId);
     if (!round) return refuse('', 'There is no such round in this company.');
     if (round.closedAt) return refuse('', 'This day is closed.');
     if (at === null) return (await setBegun(viewer, crewDayId, null)) ? done : refuse('', 'This day is closed.');
-    const never = notThen(at, now);
+    const never = notThen(at, receivedAt);
     if (never) return refuse('at', never);
     // Its day is the company's; a crew that is home after midnight has begun before it.
     if (round.day > todayOf(viewer, new Date(at))) return refuse('', `This round is for ${formatDay(round.day)}.`);

@@ -10,11 +10,11 @@ export const finishBatch = command({
   right: 'apply',
   schema: endSchema,
   once: (x) => x.id,
-  run: async ({ viewer, observed }, { id, batchId, how, mixMl, words }): Promise<Result> => {
+  run: async ({ viewer, occurredAt }, { id, batchId, how, mixMl, words }): Promise<Result> => {
     const [batch] = await batchesNamed(viewer, [batchId]);
     if (!batch) return refuse('batchId', 'There is no such mix in this company.');
     if (batch.leftMl <= 0) return refuse('batchId', 'Nothing is left of it.');
-    if (how === 'kept' && batch.goodUntil <= observed)
+    if (how === 'kept' && batch.goodUntil <= occurredAt)
       return refuse('how', 'It is good no longer, and is not kept: hand it in.');
     if (mixMl !== null && mixMl > batch.leftMl + 1e-6)
       return refuse('mixMl', `Only ${Number(batch.leftMl.toPrecision(4))} mL is left of it.`);
@@ -25,7 +25,7 @@ export const finishBatch = command({
         ended: how,
         mixMl: how === 'kept' ? 0 : Math.min(mixMl ?? batch.leftMl, batch.leftMl),
         words,
-        at: observed,
+        at: occurredAt,
       });
     } catch (error) {
       if (pgCode(error) === '23514') return refuse('mixMl', 'Somebody else drew from it meanwhile; look again.');

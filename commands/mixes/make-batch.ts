@@ -67,9 +67,9 @@ export const makeBatch = command({
     madeAt: instant,
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, b): Promise<Result<{ code: string; goodUntil: string }>> => {
+  run: async ({ viewer, receivedAt }, b): Promise<Result<{ code: string; goodUntil: string }>> => {
     const ids = [...new Set(b.planIds)];
-    const never = notThen(b.madeAt, now);
+    const never = notThen(b.madeAt, receivedAt);
     if (never) return refuse('madeAt', never);
     const [plans, round] = await Promise.all([
       getPlans(viewer, ids),
@@ -80,7 +80,7 @@ export const makeBatch = command({
     const [first] = plans;
     if (!first || plans.length < ids.length) return refuse('planIds', 'A plan among them is not in this company.');
     if (plans.some((p) => p.labelId !== first.labelId)) return refuse('planIds', 'One mix is of one product.');
-    const newest = await newestDoses(viewer, momentOf(b.madeAt, now), plans);
+    const newest = await newestDoses(viewer, momentOf(b.madeAt, receivedAt), plans);
     const doses = plans.flatMap((p) => newest.get(p.id) ?? []);
     const recipe = doses.length === plans.length ? recipeOf(first.label, doses) : null;
     if (!recipe)

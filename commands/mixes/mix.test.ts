@@ -18,7 +18,7 @@ const made = ownCompany();
 const row = drenchRow(made);
 const at = (hours = 0) => ({
   viewer: row.viewer,
-  now: new Date(NOW.getTime() + hours * 3_600_000),
+  receivedAt: new Date(NOW.getTime() + hours * 3_600_000),
   station: fair,
 });
 const sentences = (a: { ok: boolean; issues?: { path: string; message: string }[] }) =>

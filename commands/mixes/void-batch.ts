@@ -11,7 +11,7 @@ export const voidBatch = command({
   right: 'apply',
   schema: z.object({ id: uuid, batchId: uuid }),
   once: (x) => x.id,
-  run: async ({ viewer, observed }, { id, batchId }): Promise<Result> => {
+  run: async ({ viewer, occurredAt }, { id, batchId }): Promise<Result> => {
     const [batch] = await batchesNamed(viewer, [batchId]);
     if (!batch) return refuse('batchId', 'There is no such mix in this company.');
     if ((await takenFrom(viewer, [batchId])).length)
@@ -19,7 +19,7 @@ export const voidBatch = command({
     await writeUnmade(viewer, {
       id,
       batch,
-      at: observed,
+      at: occurredAt,
       lots: batch.lots.map((l) => ({ moveId: v7(), lotId: l.id, amount: l.amount })),
     });
     return done;

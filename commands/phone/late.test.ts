@@ -74,7 +74,7 @@ const OFFLINE = OFFLINE_COMMANDS.filter((name) => name !== 'save-photo');
 async function dayOf(viewer: Viewer, name: string, { begun, day }: Late) {
   const { o } = made;
   const at = (minutes: number) => new Date(Date.parse(begun) + minutes * MINUTE);
-  const before = { viewer, now: at(-120), station: fair };
+  const before = { viewer, receivedAt: at(-120), station: fair };
   const tag = (n: string) => `${n} ${name}`.slice(0, 20);
   const [mixed, alsoMixed, alone, left] = [
     await row.planned(tag('M1'), 20),
@@ -87,7 +87,7 @@ async function dayOf(viewer: Viewer, name: string, { begun, day }: Late) {
   const work = { id: workId, treeId: workTree, workId: 'mulch', answers: {}, on: day, released: {} };
   expect(await perform(planWork, before, work)).toMatchObject({ ok: true });
   const infusion = avenue.asked(await avenue.soundElm(tag('H')), { leaf: 'full' });
-  expect(await avenue.planIt(infusion, before.now, viewer)).toMatchObject({ ok: true });
+  expect(await avenue.planIt(infusion, before.receivedAt, viewer)).toMatchObject({ ok: true });
   const onCrewDay = { day, crewId, itemIds: [mixed, alsoMixed, alone, left, workId], anyway: true };
   expect(await perform(addToDay, before, onCrewDay)).toMatchObject({ ok: true });
   const crewDayId = (await crewDaysBetween(viewer, day, day)).find((r) => r.crewId === crewId)!.id;
@@ -210,7 +210,7 @@ it.each(CASES)('late by %s: all of it lands, at the moment and on the day of its
   const now = new Date(late.received);
   await handshake(viewer, now, { phoneId, name: 'P', clockNow: late.received, waiting: d.sends.length });
   const message = { phoneId, clockNow: late.received, sends: d.sends };
-  const got = (await receive({ viewer, now, station: fair }, commandNamed, message))!;
+  const got = (await receive({ viewer, receivedAt: now, station: fair }, commandNamed, message))!;
   const refused = got.synced.flatMap((l, i) => (l.ok ? [] : [`${d.sends[i]!.verb}: ${JSON.stringify(l.issues)}`]));
   expect(refused).toEqual([]);
 
@@ -267,7 +267,7 @@ it('a plan that comes late takes the place of none that was made after it, and s
   ];
   const office = avenue.asked(treeId, { leaf: 'full' });
   expect(await avenue.planIt(office, wednesday, viewer)).toMatchObject({ ok: true });
-  const late = { ...avenue.asked(treeId, { leaf: 'full' }), observedAt: monday.toISOString() };
+  const late = { ...avenue.asked(treeId, { leaf: 'full' }), occurredAt: monday.toISOString() };
   expect(await avenue.planIt(late, friday, viewer)).toMatchObject({
     ok: false,
     issues: [{ message: expect.stringMatching(/planned the same product on Late after this was planned/) }],
@@ -289,8 +289,10 @@ it('a measurement that comes after a plan is asked about, though it was taken be
   expect((await open()).remeasured).toBe(false);
   const girth = { stems: [{ kind: 'girth', value: '190', unit: 'cm' }], atHeight: '130', atHeightUnit: 'cm' };
   const rest = { height: '15', heightUnit: 'm', crownWidth: '', crownBase: '', flares: [], grain: '', obstacles: '' };
-  const reading = { id: v7(), treeId, ...girth, ...rest, arcs: [], method: 'tape', observedAt: monday.toISOString() };
-  expect(await perform(commandNamed('measure-tree')!, { viewer, now: friday, station: fair }, reading)).toMatchObject({
+  const reading = { id: v7(), treeId, ...girth, ...rest, arcs: [], method: 'tape', occurredAt: monday.toISOString() };
+  expect(
+    await perform(commandNamed('measure-tree')!, { viewer, receivedAt: friday, station: fair }, reading),
+  ).toMatchObject({
     ok: true,
   });
   expect((await open()).remeasured).toBe(true);

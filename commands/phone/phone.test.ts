@@ -33,7 +33,11 @@ const write = (verb: string, input: object, at = NOW, clockAt = at): Send => ({
   clockAt: clockAt.toISOString(),
 });
 const sent = (who: Viewer, phoneId: string, sends: Send[], now = later(1), clockNow = now) =>
-  receive({ viewer: who, now, station: fair }, commandNamed, { phoneId, clockNow: clockNow.toISOString(), sends });
+  receive({ viewer: who, receivedAt: now, station: fair }, commandNamed, {
+    phoneId,
+    clockNow: clockNow.toISOString(),
+    sends,
+  });
 const reading = (girth = '152.3', more: object = {}) => ({
   id: v7(),
   treeId: made.o.treeId,
@@ -139,7 +143,7 @@ it('work that went otherwise is written once its reason is given, in the name of
     issues: [{ path: 'deviation' }],
   });
   expect(await onHand()).toBe(before);
-  const context = { viewer: row.viewer, now: later(60), observed: later(60), station: fair };
+  const context = { viewer: row.viewer, receivedAt: later(60), occurredAt: later(60), station: fair };
   const [look] = (await phoneView(row.viewer)).looks.filter((l) => l.id === record.id);
   expect(look).toMatchObject({ mine: true, personName: 'Wren' });
   // Neither what was done nor anything but a reason is changed afterwards.
@@ -163,7 +167,7 @@ it('what is set aside is kept with its reason, and whoever neither did it nor co
   const bad = write('measure-tree', reading('thick'));
   await sent(row.viewer, phoneId, [bad]);
   const aside = { how: 'set aside', id: bad.id, words: 'Typed into the wrong field.' };
-  const context = (viewer: Viewer) => ({ viewer, now: NOW, observed: NOW, station: fair });
+  const context = (viewer: Viewer) => ({ viewer, receivedAt: NOW, occurredAt: NOW, station: fair });
   const other = { ...row.viewer, personId: v7(), role: 'technician' as const };
   expect(await settle(context(other), commandNamed, aside)).toMatchObject({ ok: false });
   expect(await settle(context(row.viewer), commandNamed, { ...aside, words: '' })).toMatchObject({ ok: false });
@@ -194,7 +198,7 @@ it('a phone that was ended is given nothing and sends nothing, until it is let i
   const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await sent(theirs, phoneId, [a])).toBeNull();
   expect(await sent({ ...row.viewer, personId: v7() }, phoneId, [a])).toBeNull();
-  const by = { viewer: row.viewer, now: NOW, station: fair };
+  const by = { viewer: row.viewer, receivedAt: NOW, station: fair };
   expect(await perform(endPhone, { ...by, viewer: theirs }, { phoneId, ended: true })).toMatchObject({ ok: false });
   expect(
     await perform(
@@ -231,7 +235,7 @@ describe('handed over in a file', () => {
     return phoneId;
   };
   const bring = (who: Viewer, file: unknown) =>
-    receiveTransfer({ viewer: who, now: NOW, station: fair }, commandNamed, file);
+    receiveTransfer({ viewer: who, receivedAt: NOW, station: fair }, commandNamed, file);
 
   it('lands once, whoever brings it, and by the phone itself as well', async () => {
     const phoneId = await phone(row.viewer);
@@ -266,7 +270,7 @@ describe('handed over in a file', () => {
       expect(await bring(row.viewer, wrong)).toMatchObject({ ok: false, issues: [{ message: expect.any(String) }] });
     const theirs = (await loadViewer(await makeCompany(made.owner)))!;
     expect(await bring(theirs, file)).toMatchObject({ ok: false });
-    await perform(endPhone, { viewer: row.viewer, now: NOW, station: fair }, { phoneId, ended: true });
+    await perform(endPhone, { viewer: row.viewer, receivedAt: NOW, station: fair }, { phoneId, ended: true });
     expect(await bring(row.viewer, file)).toMatchObject({ ok: false, issues: [{ path: 'phoneId' }] });
     expect(await readings()).toHaveLength(before);
   });

@@ -50,7 +50,7 @@ const wrote = (
   shown,
 });
 async function land(waiting: readonly Shown[]) {
-  const got = await receive({ viewer, now: later(600), station: fair }, commandNamed, {
+  const got = await receive({ viewer, receivedAt: later(600), station: fair }, commandNamed, {
     phoneId,
     clockNow: later(600).toISOString(),
     sends: waiting.map(({ id, verb, input, at }) => ({ id, verb, input, at, clockAt: at, what: verb })),
@@ -303,14 +303,14 @@ describe('a drench from the can', () => {
     await handshake(row.viewer, JUNE, { phoneId: phone, name: 'P', clockNow: JUNE.toISOString(), waiting: 0 });
   });
   const send = (waiting: readonly Shown[]) =>
-    receive({ viewer: row.viewer, now: new Date('2026-06-02T06:00:00Z'), station: fair }, commandNamed, {
+    receive({ viewer: row.viewer, receivedAt: new Date('2026-06-02T06:00:00Z'), station: fair }, commandNamed, {
       phoneId: phone,
       clockNow: '2026-06-02T06:00:00Z',
       sends: waiting.map(({ id, verb, input, at }) => ({ id, verb, input, at, clockAt: at, what: verb })),
     });
   const onCrewDay = async (planIds: string[]) => {
     const crewId = v7();
-    const by = { viewer: row.viewer, now: JUNE, station: fair };
+    const by = { viewer: row.viewer, receivedAt: JUNE, station: fair };
     // A person goes out with one crew: the last one that took them.
     const crew = {
       id: crewId,

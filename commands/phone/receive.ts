@@ -44,7 +44,7 @@ export interface Received {
 /** A phone that the server does not know, or that somebody has ended. */
 export const NOT_THIS_PHONE = 'This phone was ended, or is not known here. Sign in on it again.';
 
-export type At = Omit<Context, 'observed' | 'phone' | 'progress'>;
+export type At = Omit<Context, 'occurredAt' | 'phone' | 'progress'>;
 
 /**
  * One write of a phone, as if it were said now, but of the hour in which it was done. What is refused is kept for somebody
@@ -63,7 +63,7 @@ export async function land(
       ? await perform(
           verb,
           { ...context, phone: { id: phoneId, clockAt: s.clockAt } },
-          { ...told, observedAt: s.at, sentAs: s.id },
+          { ...told, occurredAt: s.at, sentAs: s.id },
         )
       : refuse('', 'This server knows no such thing. The phone may run an older or a newer Elmhorn than it.');
   if (answer.ok) return { id: s.id, ok: true };
@@ -93,8 +93,8 @@ export async function receive(
   verbs: (name: string) => AnyCommand | null,
   { phoneId, clockNow, sends }: Sends,
 ): Promise<Received | null> {
-  const { viewer, now } = context;
-  const aheadS = aheadBy(Date.parse(clockNow), now.getTime());
+  const { viewer, receivedAt } = context;
+  const aheadS = aheadBy(Date.parse(clockNow), receivedAt.getTime());
   const before = await together(viewer, async () => {
     const phone = await phoneNamed(viewer, phoneId);
     if (!phone || phone.endedAt || phone.personId !== viewer.personId) return null;

@@ -47,11 +47,11 @@ async function sendAgain(
   if (!verb) return refuse('', 'This server knows no such thing.');
   const doer = await loadViewer({ companyId: context.viewer.companyId, personId: n.personId });
   if (!doer) return refuse('', 'Whoever did it is not in this company any more.');
-  const { now, station } = context;
+  const { receivedAt, station } = context;
   return perform(
     verb,
-    { viewer: doer, now, station },
-    { ...withReasons(n.input, reasons), observedAt: n.seenAt.toISOString(), sentAs: n.id },
+    { viewer: doer, receivedAt, station },
+    { ...withReasons(n.input, reasons), occurredAt: n.seenAt.toISOString(), sentAs: n.id },
   );
 }
 

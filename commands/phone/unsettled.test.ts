@@ -32,7 +32,7 @@ const made = ownCompany();
 const row = drenchRow(made);
 const phoneId = v7();
 const DAY = 86_400_000;
-const at = (now = NOW) => ({ viewer: row.viewer, now, station: fair });
+const at = (now = NOW) => ({ viewer: row.viewer, receivedAt: now, station: fair });
 const sends = (verb: string, input: { id: string }, doneAt = NOW): Send => ({
   id: input.id,
   verb,
@@ -103,9 +103,11 @@ it('a treatment that was done and refused is done: no page offers it, nobody boo
   expect(earlier).toEqual(expect.arrayContaining([expect.objectContaining({ unsettledPlan: planId })]));
   // Settled by whoever did it, it is in the book, once.
   await made.owner`update sync_conflict set input = jsonb_set(input, '{lotId}', to_jsonb(${made.o.lotId}::text)) where id = ${refused.id}`;
-  expect(await settle({ ...at(), observed: NOW }, commandNamed, { how: 'send again', id: refused.id })).toMatchObject({
-    ok: true,
-  });
+  expect(await settle({ ...at(), occurredAt: NOW }, commandNamed, { how: 'send again', id: refused.id })).toMatchObject(
+    {
+      ok: true,
+    },
+  );
   expect(await records([planId])).toHaveLength(1);
   expect((await treeOf(row.viewer, treeId, NOW))!.unsettled).toEqual([]);
 });
@@ -142,8 +144,8 @@ it('a job is judged by the day on which it was done: a licence that ended since,
   const lands = (input: { id: string }, day: string) =>
     perform(
       recordTreatment,
-      { viewer: who, now: new Date(NOW.getTime() + 2 * DAY), station: fair },
-      { ...input, observedAt: `${day}T09:00:00Z` },
+      { viewer: who, receivedAt: new Date(NOW.getTime() + 2 * DAY), station: fair },
+      { ...input, occurredAt: `${day}T09:00:00Z` },
     );
   expect(await lands(on('2026-05-28', before), '2026-05-28')).toMatchObject({ ok: true });
   expect((await records([before]))[0]!.gates.filter((g) => /licence/.test(g.id) && g.strength === 'stop')).toEqual([]);
@@ -165,7 +167,7 @@ it.each([
     values (${id}, ${made.o.companyId}, ${treeId}, 'mulch', '{}', 2, '{"figures":[],"followUps":[]}',
       '{"figures":[],"followUps":[]}', ${made.o.personId}, '2026-05-01')`;
   const now = new Date(Date.parse(doneAt) + late);
-  const answer = await perform(finishWork, at(now), { id, done: true, note: '', observedAt: doneAt });
+  const answer = await perform(finishWork, at(now), { id, done: true, note: '', occurredAt: doneAt });
   expect(answer).toMatchObject({ ok: true });
   const [work] = await made.owner<{ on: string }[]>`select done_on::text as on from work_plan where id = ${id}`;
   expect(work!.on).toBe(day);

@@ -130,7 +130,7 @@ it(`two hundred phones, five days without signal for most of it, seed ${SEED}: n
       const batch = nextOf(p.waiting);
       const sends = batch.map(({ id, verb, what, input, at, clockAt }) => ({ id, verb, what, input, at, clockAt }));
       const message = { phoneId: p.id, clockNow: new Date(now + p.aheadS * 1000).toISOString(), sends };
-      const at = { viewer: p.viewer, now: new Date(now), station: fair };
+      const at = { viewer: p.viewer, receivedAt: new Date(now), station: fair };
       const issue = random();
       // The line breaks on the way there.
       if (issue < 0.15) continue;

@@ -22,7 +22,7 @@ beforeAll(async () => {
   assignmentId = v7();
   const answer = await perform(
     assignProgramme,
-    { viewer: orchard.viewer, now: new Date('2026-11-26T10:00:00Z'), station: maritime },
+    { viewer: orchard.viewer, receivedAt: new Date('2026-11-26T10:00:00Z'), station: maritime },
     {
       id: assignmentId,
       programme: 'caterpillars',
@@ -41,7 +41,11 @@ const rows = async (tree: string) => {
   return (step: string): VisitRow => all.find((v) => v.step === step)!;
 };
 const say = (visitIds: string[], found: boolean | null, day: string, viewer = orchard.viewer) =>
-  perform(answerInspection, { viewer, now: new Date(`${day}T10:00:00Z`), station: maritime }, { visitIds, found });
+  perform(
+    answerInspection,
+    { viewer, receivedAt: new Date(`${day}T10:00:00Z`), station: maritime },
+    { visitIds, found },
+  );
 
 describe('caterpillars, again in a week or two only if they return', () => {
   it('nothing is sprayed before a look finds them; then it is planned, done, looked at, and again only on a yes', async () => {
@@ -93,7 +97,7 @@ describe('caterpillars, again in a week or two only if they return', () => {
     const { planId } = (await rows(tree))('spray');
     await perform(
       cancelPlan,
-      { viewer: orchard.viewer, now: new Date(`${day}T10:00:00Z`), station: maritime },
+      { viewer: orchard.viewer, receivedAt: new Date(`${day}T10:00:00Z`), station: maritime },
       { id: planId, drop: true },
     );
     await say([id], true, day);
@@ -106,7 +110,7 @@ describe('caterpillars, again in a week or two only if they return', () => {
     const inspectionAt = (sign: string, state: 'seen' | 'absent', grade?: number) =>
       perform(
         saveInspection,
-        { viewer: orchard.viewer, now: new Date(`${hatch.day}T10:00:00Z`), station: maritime },
+        { viewer: orchard.viewer, receivedAt: new Date(`${hatch.day}T10:00:00Z`), station: maritime },
         {
           id: v7(),
           treeId: tree,

@@ -14,7 +14,7 @@ export const answerInspection = command({
     /** Null takes the answer back. */
     found: z.boolean().nullable(),
   }),
-  run: async ({ viewer, now, station }, p): Promise<Result> => {
+  run: async ({ viewer, receivedAt, station }, p): Promise<Result> => {
     const visits = await visitsNamed(viewer, p.visitIds);
     if (visits.length < new Set(p.visitIds).size)
       return refuse('visitIds', 'A look among them is not in this company.');
@@ -22,7 +22,7 @@ export const answerInspection = command({
       return refuse('visitIds', 'Only a look is answered; work has its record.');
     await answerInspections(viewer, p.visitIds, p.found);
     for (const assignmentId of new Set(visits.map((v) => v.assignmentId)))
-      await settleAnew({ viewer, now, station }, assignmentId, [
+      await settleAnew({ viewer, receivedAt, station }, assignmentId, [
         ...new Set(visits.filter((v) => v.assignmentId === assignmentId).map((v) => v.treeId)),
       ]);
     return done;

@@ -38,7 +38,7 @@ const assignIt = (input: object = {}, now = NOVEMBER, viewer = orchard.viewer) =
   const id = v7();
   return perform(
     assignProgramme,
-    { viewer, now, station: maritime },
+    { viewer, receivedAt: now, station: maritime },
     {
       id,
       programme: 'orchard-apple',
@@ -102,7 +102,7 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
       expect.arrayContaining(looks.map((v) => v.followUpId)),
     );
     const answer = (found: boolean, visitIds: string[]) =>
-      perform(answerInspection, { viewer: orchard.viewer, now: june, station: maritime }, { visitIds, found });
+      perform(answerInspection, { viewer: orchard.viewer, receivedAt: june, station: maritime }, { visitIds, found });
     expect(
       await answer(
         true,
@@ -147,7 +147,7 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
     const input = { rows: both.map((planId) => ({ planId, recordId: v7() })) };
     const sent = await perform(
       recordTreatments,
-      { viewer: orchard.viewer, now, station: maritime },
+      { viewer: orchard.viewer, receivedAt: now, station: maritime },
       {
         id: v7(),
         ...input,
@@ -187,7 +187,7 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
     expect(change.now!.day < second!.day).toBe(true);
     const trees = await season(wet, now);
     const go = (seen: string) =>
-      perform(followSeason, { viewer: orchard.viewer, now, station: wet }, { assignmentId, seen });
+      perform(followSeason, { viewer: orchard.viewer, receivedAt: now, station: wet }, { assignmentId, seen });
     expect(await go('0'.repeat(64))).toMatchObject({ ok: false, issues: [{ path: 'seen' }] });
     expect(await go(markOf(trees))).toMatchObject({ ok: true });
     const renewed = of(await rows([tree]), 'scab-cover', tree)[1]!;
@@ -205,7 +205,7 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
     const end = (because: string) =>
       perform(
         endAssignment,
-        { viewer: orchard.viewer, now: NOVEMBER, station: maritime },
+        { viewer: orchard.viewer, receivedAt: NOVEMBER, station: maritime },
         { id: assignmentId, because },
       );
     expect(await end('no')).toMatchObject({ ok: false, issues: [{ path: 'because' }] });
@@ -241,7 +241,7 @@ describe('what is refused leaves nothing', () => {
     expect((await openPlans(orchard.viewer, 1000)).filter((p) => p.treeId === b)).toEqual([]);
     await perform(
       endAssignment,
-      { viewer: orchard.viewer, now: NOVEMBER, station: maritime },
+      { viewer: orchard.viewer, receivedAt: NOVEMBER, station: maritime },
       { id: first.id, because: 'Over.' },
     );
     expect((await assignIt({ treeIds: [b, a] })).answer).toMatchObject({ ok: true });
@@ -278,7 +278,7 @@ it('south of the equator the same orchard is covered from September, and picked 
   const id = v7();
   const answer = await perform(
     assignProgramme,
-    { viewer: orchard.viewer, now, station: () => station },
+    { viewer: orchard.viewer, receivedAt: now, station: () => station },
     {
       id,
       programme: 'orchard-apple',

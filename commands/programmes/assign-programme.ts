@@ -32,16 +32,19 @@ export const assignProgramme = command({
     carriedFrom: uuid.nullable().default(null),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now, station }, p): Promise<Result<{ planned: number; waiting: number; left: number }>> => {
+  run: async (
+    { viewer, receivedAt, station },
+    p,
+  ): Promise<Result<{ planned: number; waiting: number; left: number }>> => {
     const [programme, place] = await Promise.all([programmeNamed(viewer, p.programme), getSite(viewer, p.siteId)]);
     if (!programme) return refuse('programme', 'There is no such programme.');
     if (!place) return refuse('siteId', 'This place is not in this company.');
-    const never = notThen(p, dayIn(now, place.timeZone));
+    const never = notThen(p, dayIn(receivedAt, place.timeZone));
     if (never) return refuse(never.path, never.message);
     if (p.carriedFrom && !(await getAssignment(viewer, p.carriedFrom)))
       return refuse('carriedFrom', 'The season that it goes on from is not in this company.');
     const assigning = { ...p, programme };
-    const { held, trees } = await assignOver(viewer, station, now, assigning, null, [...new Set(p.treeIds)]);
+    const { held, trees } = await assignOver(viewer, station, receivedAt, assigning, null, [...new Set(p.treeIds)]);
     const stranger = trees.find((t) => t.tree.siteId !== p.siteId || t.tree.archivedAt);
     if (stranger) return refuse('treeIds', `${stranger.tree.tag} does not stand at ${place.name}.`);
     if (trees.length < new Set(p.treeIds).size) return refuse('treeIds', 'A tree among them is not in this company.');
@@ -58,7 +61,7 @@ export const assignProgramme = command({
         `${twice.tag} has this programme already, until ${formatDay(twice.until)}. End that first, or begin after it.`,
       );
     await insertAssignment(viewer, { ...assigning, id: p.id });
-    const { visits } = await writeChanges({ viewer, now, station }, { ...assigning, id: p.id }, held, trees);
+    const { visits } = await writeChanges({ viewer, receivedAt, station }, { ...assigning, id: p.id }, held, trees);
     const count = (state: string) => visits.filter((v) => v.state === state).length;
     const planned = count('planned');
     if (!planned && !count('expected'))

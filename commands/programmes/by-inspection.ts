@@ -3,7 +3,7 @@ import type { Finding } from '@/core/diagnose/knowledge';
 import { severityOf } from '@/core/decide/severity';
 import { signsOf } from '@/core/diagnose/reading';
 import { decides, type ProgrammeStep } from '@/core/programmes/schema';
-import type { Day } from '@/lib/calendar/zone';
+import type { LocalDate } from '@/lib/calendar/zone';
 import { findCondition } from '@/knowledge';
 import { answerInspections, openInspections } from '@/store/assignments';
 import { settleAnew } from './settle';
@@ -28,9 +28,9 @@ export function causeIn(act: ProgrammeStep['act'], findings: readonly Finding[])
 
 /** A look at trees settles the looks of their programmes that were due, where it answers what they asked. */
 export async function settleByInspection(
-  here: Pick<Context, 'viewer' | 'now' | 'station'>,
+  here: Pick<Context, 'viewer' | 'receivedAt' | 'station'>,
   seen: readonly { treeId: string; findings: readonly Finding[] }[],
-  today: Day,
+  today: LocalDate,
 ): Promise<void> {
   const waiting = await openInspections(
     here.viewer,

@@ -13,10 +13,11 @@ export const endAssignment = command({
     id: uuid,
     because: z.string().trim().min(4, 'Say why it ends.').max(500, 'At most 500 signs.'),
   }),
-  run: async ({ viewer, now }, { id, because }): Promise<Result> => {
+  run: async ({ viewer, receivedAt }, { id, because }): Promise<Result> => {
     const assignment = await getAssignment(viewer, id);
     if (!assignment) return refuse('id', 'This programme is not in this company.');
-    if (!(await end(viewer, id, dayIn(now, assignment.timeZone), because))) return refuse('id', 'It was ended before.');
+    if (!(await end(viewer, id, dayIn(receivedAt, assignment.timeZone), because)))
+      return refuse('id', 'It was ended before.');
     const open = (await assignedVisits(viewer, id, null)).filter((v) => v.state === 'planned');
     await dropCarried(
       viewer,

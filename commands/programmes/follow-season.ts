@@ -15,15 +15,15 @@ export const followSeason = command({
     /** The mark of the changes as somebody saw them: others are shown before they are made. */
     seen: z.string().length(64),
   }),
-  run: async ({ viewer, now, station }, p): Promise<Result<{ changed: number }>> => {
+  run: async ({ viewer, receivedAt, station }, p): Promise<Result<{ changed: number }>> => {
     const assignment = await getAssignment(viewer, p.assignmentId);
     if (!assignment) return refuse('assignmentId', 'This programme is not in this company.');
     if (assignment.endedOn) return refuse('assignmentId', 'This programme was ended.');
-    const { held, trees } = await assignOver(viewer, station, now, assignment, assignment.id, null);
+    const { held, trees } = await assignOver(viewer, station, receivedAt, assignment, assignment.id, null);
     if (markOf(trees) !== p.seen)
       return refuse('seen', 'The season has moved on since this was shown. Look at it again, then move the visits.');
     const changed = trees.reduce((sum, t) => sum + t.changes.length, 0);
-    if (changed) await writeChanges({ viewer, now, station }, assignment, held, trees);
+    if (changed) await writeChanges({ viewer, receivedAt, station }, assignment, held, trees);
     return { ok: true, value: { changed } };
   },
 });

@@ -31,13 +31,21 @@ function breaks({ tree, visits, kept }: AssignedTree, byHand: ByHand): Issue[] {
  * @returns how many others followed, or what the moves break; nothing is written then
  */
 export async function moveTo(
-  { viewer, now, station }: Pick<Context, 'viewer' | 'now' | 'station'>,
+  { viewer, receivedAt, station }: Pick<Context, 'viewer' | 'receivedAt' | 'station'>,
   assignment: Assignment,
   treeIds: readonly string[],
   byHand: ByHand,
 ): Promise<{ ok: true; followed: number } | { ok: false; issues: Issue[] }> {
   const refused = (issues: Issue[]) => ({ ok: false as const, issues });
-  const { held, rows, trees } = await assignOver(viewer, station, now, assignment, assignment.id, treeIds, byHand);
+  const { held, rows, trees } = await assignOver(
+    viewer,
+    station,
+    receivedAt,
+    assignment,
+    assignment.id,
+    treeIds,
+    byHand,
+  );
   if (rows.some((v) => byHand.has(v.id) && v.state !== 'planned' && v.state !== 'expected'))
     return refused([{ path: 'visitIds', message: 'What is done, off or left out cannot be moved.' }]);
   if (trees.some((t) => [...byHand.values()].some((m) => m.day < t.today)))
@@ -47,7 +55,7 @@ export async function moveTo(
   const issues = trees.flatMap((t) => breaks(t, byHand));
   if (issues.length) return refused(issues);
   const follow = following(trees);
-  await writeChanges({ viewer, now, station }, assignment, held, follow);
+  await writeChanges({ viewer, receivedAt, station }, assignment, held, follow);
   const others = follow.reduce((sum, t) => sum + t.changes.filter((c) => !c.was || !byHand.has(c.was.id)).length, 0);
   return { ok: true, followed: others };
 }

@@ -21,7 +21,7 @@ beforeAll(async () => {
   assignmentId = v7();
   const answer = await perform(
     assignProgramme,
-    { viewer: orchard.viewer, now, station: maritime },
+    { viewer: orchard.viewer, receivedAt: now, station: maritime },
     {
       id: assignmentId,
       programme: 'orchard-apple',
@@ -41,7 +41,12 @@ const move = (
   day: string,
   because = 'A wedding in the orchard.',
   viewer = orchard.viewer,
-) => perform(moveVisits, { viewer, now, station: maritime }, { visitIds: visits.map((v) => v.id), day, because });
+) =>
+  perform(
+    moveVisits,
+    { viewer, receivedAt: now, station: maritime },
+    { visitIds: visits.map((v) => v.id), day, because },
+  );
 
 it('moves a visit on all its trees, with its plans; what comes after follows, and why is kept', async () => {
   const second = await rows('scab-cover', 2);
@@ -84,7 +89,7 @@ it('what is left out says why, has no plan any more, and its series goes on from
   const second = await rows('scab-cover', 2);
   const third = (await rows('scab-cover', 3)).map((v) => v.day);
   const leave = (because: string, visitIds = second.map((v) => v.id)) =>
-    perform(skipVisits, { viewer: orchard.viewer, now, station: maritime }, { visitIds, because });
+    perform(skipVisits, { viewer: orchard.viewer, receivedAt: now, station: maritime }, { visitIds, because });
   expect(await leave('no')).toMatchObject({ ok: false, issues: [{ path: 'because' }] });
   expect(await leave('Dry for three weeks.')).toMatchObject({ ok: true });
   expect((await rows('scab-cover', 2)).map((v) => [v.state, v.because])).toEqual([
@@ -125,7 +130,7 @@ describe('what a move breaks is told, and nothing is moved', () => {
     });
     await perform(
       endAssignment,
-      { viewer: orchard.viewer, now, station: maritime },
+      { viewer: orchard.viewer, receivedAt: now, station: maritime },
       { id: assignmentId, because: 'The orchard is let.' },
     );
     expect(await move(visits, day)).toMatchObject({ ok: false, issues: [{ path: 'visitIds' }] });

@@ -13,12 +13,12 @@ export const overrideHolds = command({
     id: uuid,
     reason: z.string().trim().min(4, 'Say why it goes on all the same.').max(600, 'At most 600 signs.'),
   }),
-  run: async ({ viewer, now, station }, { id, reason }): Promise<Result> => {
+  run: async ({ viewer, receivedAt, station }, { id, reason }): Promise<Result> => {
     const assignment = await getAssignment(viewer, id);
     if (!assignment) return refuse('id', 'This programme is not in this company.');
     if (assignment.endedOn) return refuse('id', 'This programme was ended.');
     await reasonFor(viewer, id, reason);
-    await settleAnew({ viewer, now, station }, id, null);
+    await settleAnew({ viewer, receivedAt, station }, id, null);
     return done;
   },
 });

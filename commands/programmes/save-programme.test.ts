@@ -102,7 +102,7 @@ it('what was left out stays listed until somebody has dealt with it', async () =
   const id = v7();
   const assignment = await perform(
     assignProgramme,
-    { viewer: orchard.viewer, now: new Date('2026-11-26T10:00:00Z'), station: maritime },
+    { viewer: orchard.viewer, receivedAt: new Date('2026-11-26T10:00:00Z'), station: maritime },
     {
       id,
       programme: 'orchard-apple',
@@ -132,7 +132,7 @@ it('what was left out stays listed until somebody has dealt with it', async () =
   expect(await settle(true, [v7()])).toMatchObject({ ok: false });
   // A reason that is given later plans what was only held, and nothing that is forbidden.
   const release = (reason: string, viewer = orchard.viewer) =>
-    perform(overrideHolds, { viewer, now: new Date('2026-11-27T10:00:00Z'), station: maritime }, { id, reason });
+    perform(overrideHolds, { viewer, receivedAt: new Date('2026-11-27T10:00:00Z'), station: maritime }, { id, reason });
   expect(await release('no')).toMatchObject({ ok: false, issues: [{ path: 'reason' }] });
   expect(await release('Scab every year.', { ...orchard.viewer, role: 'technician' })).toMatchObject({ ok: false });
   expect(await release('Scab every year.')).toMatchObject({ ok: true });

@@ -25,7 +25,7 @@ import { insertAssignedPlans, type NewPlan } from '@/store/plans';
 import { insertAssignedWorks, type NewWork } from '@/store/works';
 import type { Held } from '@/store/stock';
 
-type Here = Pick<Context, 'viewer' | 'now' | 'station'>;
+type Here = Pick<Context, 'viewer' | 'receivedAt' | 'station'>;
 const gatesTold = (gates: readonly Gate[]) => gates.map(({ id, title, satisfy }) => ({ id, title, satisfy }));
 /** What stands against a visit, as it is kept. */
 export function stopTold(stop: Stop): StopTold {
@@ -136,7 +136,7 @@ function settleOne(
 const once = (cost: number, years: number) => ({ now: Math.round(cost), overYears: Math.round(cost), years });
 
 function planOf(
-  { viewer, now }: Here,
+  { viewer, receivedAt }: Here,
   assignment: Pick<Assignment, 'reason' | 'programme'>,
   { tree, ground }: AssignedTree,
   { day, earliest, latest }: AssignedVisit,
@@ -157,13 +157,13 @@ function planOf(
     labelId: labelId!,
     useKey: act.use.key,
     conditionId: act.conditionId,
-    at: now,
+    at: receivedAt,
     choices,
     result,
     released: releasing(act.holds, assignment.reason),
     price: once(cost, assignment.programme.years),
     // Today's visit is for today; the rest waits for its day.
-    visit: day > ground.treatmentContext.today ? { plannedFor: day, earliest, latest } : null,
+    visit: day > ground.treatmentContext.on ? { plannedFor: day, earliest, latest } : null,
     visitId,
   };
 }
@@ -187,7 +187,7 @@ function workOf(
     answers: act.answers,
     sheet: told((system) => (system === viewer.units ? act.sheet : work.workOut({ ...facts, system }, act.answers))),
     released: releasing(act.holds, assignment.reason),
-    plannedFor: day > ground.treatmentContext.today ? day : null,
+    plannedFor: day > ground.treatmentContext.on ? day : null,
     price: once(cost, assignment.programme.years),
     visitId,
   };
@@ -208,7 +208,7 @@ export async function settleAnew(here: Here, assignmentId: string, treeIds: read
   const { held, trees } = await assignOver(
     here.viewer,
     here.station,
-    here.now,
+    here.receivedAt,
     assignment satisfies Assigning,
     assignment.id,
     treeIds,

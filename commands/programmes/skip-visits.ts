@@ -13,7 +13,7 @@ export const skipVisits = command({
     visitIds: z.array(uuid).min(1, 'Choose one visit at least.').max(300, 'At most 300 visits at once.'),
     because: z.string().trim().min(4, 'Say why it is left out.').max(500, 'At most 500 signs.'),
   }),
-  run: async ({ viewer, now, station }, p): Promise<Result> => {
+  run: async ({ viewer, receivedAt, station }, p): Promise<Result> => {
     const named = await visitsNamed(viewer, p.visitIds);
     const ids = new Set(p.visitIds);
     const [first] = named;
@@ -25,7 +25,7 @@ export const skipVisits = command({
     if (stands.some((v) => v.state !== 'planned'))
       return refuse('visitIds', 'Only what is planned is left out; what is done stays in the book.');
     await leaveOut(viewer, p.visitIds, p.because);
-    await settleAnew({ viewer, now, station }, first.assignmentId, treeIds);
+    await settleAnew({ viewer, receivedAt, station }, first.assignmentId, treeIds);
     return done;
   },
 });

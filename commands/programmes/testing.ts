@@ -121,7 +121,7 @@ export async function carryOut(
   const use = trainingLabels.find((l) => l.key === plan!.key)!.uses.find((u) => u.key === plan!.useKey)!;
   return perform(
     recordTreatment,
-    { viewer, now, station },
+    { viewer, receivedAt: now, station },
     {
       id: v7(),
       planId,

@@ -12,7 +12,7 @@ import { amendRecord } from './amend-record';
 const made = ownCompany();
 const row = drenchRow(made);
 const said = (verb: AnyCommand, input: unknown) =>
-  perform(verb, { viewer: row.viewer, now: NOW, station: fair }, input);
+  perform(verb, { viewer: row.viewer, receivedAt: NOW, station: fair }, input);
 const onHand = async () => (await lotsOf(row.viewer, row.label.key)).find((l) => l.id === made.o.lotId)!.onHand;
 beforeAll(() => row.restock(1000));
 

@@ -23,7 +23,7 @@ export const amendRecord = command({
   right: 'correct',
   schema: correctionSchema,
   once: (x) => x.id,
-  run: async ({ viewer, now, station }, k): Promise<Result<{ id: string }>> => {
+  run: async ({ viewer, receivedAt, station }, k): Promise<Result<{ id: string }>> => {
     const versions = await recordVersions(viewer, k.rootId);
     const newest = versions[0];
     if (!newest) return refuse('', 'There is no such record in this company.');
@@ -37,10 +37,14 @@ export const amendRecord = command({
     if (!use) return refuse('', 'The label version of this record is gone.');
     const made = correct(
       {
-        now,
+        now: receivedAt,
         timeZone: place?.timeZone ?? viewer.timeZone,
         use,
-        step: stepOfUse(use, { programme, school: viewer.schools.programme, south: southOf({ lat: newest.data.tree.lat, timeZone: place?.timeZone ?? viewer.timeZone }) }),
+        step: stepOfUse(use, {
+          programme,
+          school: viewer.schools.programme,
+          south: southOf({ lat: newest.data.tree.lat, timeZone: place?.timeZone ?? viewer.timeZone }),
+        }),
         was: newest.data,
         wasWithdrawn: newest.withdrawn,
         lot,
@@ -61,7 +65,7 @@ export const amendRecord = command({
       await insertReminder(viewer, {
         id: v7(),
         treeId: newest.treeId,
-        on: dayIn(now, place?.timeZone ?? viewer.timeZone),
+        on: dayIn(receivedAt, place?.timeZone ?? viewer.timeZone),
         what: 'Plan what is still out of the dose',
         reason: `The record of ${newest.doneOn} was corrected; the visit for its rest was dropped.`,
       });
@@ -98,7 +102,7 @@ export const amendRecord = command({
         );
       throw error;
     }
-    if (assignment) await settleAnew({ viewer, now, station }, assignment.assignmentId, [assignment.treeId]);
+    if (assignment) await settleAnew({ viewer, receivedAt, station }, assignment.assignmentId, [assignment.treeId]);
     return { ok: true, value: { id: k.id } };
   },
 });

@@ -21,8 +21,11 @@ export const checkRegion = command({
       .min(3, 'Name the law, the code or the authority it was read against, and its date.')
       .max(300, 'At most 300 signs.'),
   }),
-  run: async ({ viewer: v, now }, { key = v.region, against }): Promise<Result> => {
-    await insertRegion(v, v7(), key, { ...regionFor(v, key), checked: { by: v.name, on: todayOf(v, now), against } });
+  run: async ({ viewer: v, receivedAt }, { key = v.region, against }): Promise<Result> => {
+    await insertRegion(v, v7(), key, {
+      ...regionFor(v, key),
+      checked: { by: v.name, on: todayOf(v, receivedAt), against },
+    });
     return done;
   },
 });

@@ -24,7 +24,7 @@ export const importReadings = command({
   }),
   once: (x) => x.id,
   run: async (
-    { viewer, now },
+    { viewer, receivedAt },
     { siteId, reading, csv },
   ): Promise<Result<{ hours: number; days: number; missing: number }>> => {
     const place = await getSite(viewer, siteId);
@@ -33,7 +33,7 @@ export const importReadings = command({
     const table = await readTableInTurns(csv, weatherNamesIn);
     if (!table.rows.length) return refuse('csv', 'There are no rows under a line of column names.');
     if (table.rows.length > MOST_ROWS) return refuse('csv', `${MOST_ROWS} rows at a time is the most.`);
-    const read = await inTurns(hourSlices(table.rows, reading, place.timeZone, now));
+    const read = await inTurns(hourSlices(table.rows, reading, place.timeZone, receivedAt));
     const issues = [...table.issues, ...read.issues];
     if (issues.length) return refuseRows(issues, 200);
     const days = await keepHours(viewer, siteId, place.timeZone, read.hours, reading);

@@ -4,7 +4,7 @@ import { treeOf } from '@/facts/tree';
 import { uuid } from '@/lib/ids';
 import { STAGES, type Bbch } from '@/core/season/bbch';
 import { dayAfter } from '@/lib/calendar/days';
-import { dayIn, type Day } from '@/lib/calendar/zone';
+import { dayIn, type LocalDate } from '@/lib/calendar/zone';
 import { stagesOf } from '@/core/season/growth';
 import { findHost, growthOf, heatModels } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
@@ -26,7 +26,7 @@ function stageSeen({ hostId, code }: { hostId: string; code: Bbch }): Seen | Ref
     : refuse('what.code', 'This stage is not known for this host.');
 }
 
-async function biofixSeen(viewer: Viewer, siteId: string, today: Day, modelId: string): Promise<Seen | Refused> {
+async function biofixSeen(viewer: Viewer, siteId: string, today: LocalDate, modelId: string): Promise<Seen | Refused> {
   const [year] = await siteYears(viewer, [siteId], today);
   const model = [...heatModels, ...(year?.ownHeat ?? [])].find((m) => m.id === modelId);
   return model && model.from !== 'new year'
@@ -50,19 +50,19 @@ export const noteStage = command({
     on: z.iso.date('Give the day like 2026-05-14.'),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now, observed }, { id, siteId, treeId, what, on }): Promise<Result> => {
+  run: async ({ viewer, receivedAt, occurredAt }, { id, siteId, treeId, what, on }): Promise<Result> => {
     const place = await getSite(viewer, siteId);
     if (!place) return refuse('siteId', 'This place is not in this company.');
     if (treeId) {
-      const tree = await treeOf(viewer, treeId, now);
+      const tree = await treeOf(viewer, treeId, receivedAt);
       if (tree?.siteId !== siteId) return refuse('treeId', 'This tree does not stand at this place.');
     }
-    const today = dayIn(now, place.timeZone);
+    const today = dayIn(receivedAt, place.timeZone);
     if (on > today) return refuse('on', 'This day has not come yet; say what is seen.');
     if (on < dayAfter(today, -BACK_DAYS, 'days')) return refuse('on', 'At most a year back.');
     const seen = what.kind === 'stage' ? stageSeen(what) : await biofixSeen(viewer, siteId, today, what.modelId);
     if ('ok' in seen) return seen;
-    await insertStageNote(viewer, { id, siteId, treeId, day: on, at: observed, ...seen });
+    await insertStageNote(viewer, { id, siteId, treeId, day: on, at: occurredAt, ...seen });
     return done;
   },
 });

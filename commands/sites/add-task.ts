@@ -25,10 +25,10 @@ export const addTask = command({
     due: z.iso.date('Give the day like 2027-05-14.'),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, { tag, ...p }): Promise<Result> => {
+  run: async ({ viewer, receivedAt }, { tag, ...p }): Promise<Result> => {
     const place = await getSite(viewer, p.siteId);
     if (!place) return refuse('siteId', 'This place is not in this company.');
-    const today = dayIn(now, place.timeZone);
+    const today = dayIn(receivedAt, place.timeZone);
     if (p.due < today) return refuse('due', 'This day has passed; give today or a day to come.');
     if (p.due > dayAfter(today, AHEAD_YEARS, 'years')) return refuse('due', `At most ${AHEAD_YEARS} years ahead.`);
     if (p.who === 'client' && p.instructions.length < 10)

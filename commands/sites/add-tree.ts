@@ -24,7 +24,7 @@ export const addTree = command({
     girth: typed,
     unit: z.enum(['cm', 'in']),
   }),
-  run: async ({ viewer, observed }, t): Promise<Result<{ id: string }>> => {
+  run: async ({ viewer, occurredAt }, t): Promise<Result<{ id: string }>> => {
     if (!(await getSite(viewer, t.siteId))) return refuse('', 'There is no such place in this company.');
     const girth =
       t.girth.trim() === ''
@@ -49,7 +49,7 @@ export const addTree = command({
           section: '',
           note: '',
           reading: stems && {
-            at: observed,
+            at: occurredAt,
             diameterCm: combinedDiameter(stemDiameters(stems), 'sum'),
             stems,
             heightM: null,

@@ -52,7 +52,7 @@ export const importTrees = command({
     csv: z.string().max(16_000_000, 'A list may have 16 MB at most.'),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now, progress }, sent): Promise<Result<{ written: number }>> => {
+  run: async ({ viewer, receivedAt, progress }, sent): Promise<Result<{ written: number }>> => {
     const place = await getSite(viewer, sent.siteId);
     if (!place) return refuse('siteId', 'There is no such place in this company.');
     if (!looksLikeText(sent.csv)) return refuse('csv', 'This is not a text file. Save the list as CSV (UTF-8).');
@@ -66,7 +66,7 @@ export const importTrees = command({
     if (table.rows.length > MOST_TREES) return refuse('csv', `${MOST_TREES} rows at a time is the most.`);
     const { tag } = sent.mapping;
     const tags = tag ? table.rows.map((r) => r.cells[tag] ?? '').filter(Boolean) : [];
-    const today = dayIn(now, place.timeZone);
+    const today = dayIn(receivedAt, place.timeZone);
     if (sent.measuredOn > today) return refuse('measuredOn', 'This day has not come yet.');
     const reading = treeSlices(table.rows, {
       mapping: sent.mapping,

@@ -18,10 +18,10 @@ export const recordOthersOnSite = command({
     ...putDown,
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, o): Promise<Result> => {
+  run: async ({ viewer, receivedAt }, o): Promise<Result> => {
     const grams = readNumber(o.grams, { name: 'The amount', above: 0, max: 1e7, unit: 'g' });
     if (!grams.ok) return refuse('grams', grams.sentence);
-    if (o.onDay > todayOf(viewer, now)) return refuse('onDay', 'That day has not come yet.');
+    if (o.onDay > todayOf(viewer, receivedAt)) return refuse('onDay', 'That day has not come yet.');
     if (!(await getSite(viewer, o.siteId))) return refuse('', 'There is no such place in this company.');
     await addOthersApplied(viewer, { ...o, grams: grams.value });
     return done;

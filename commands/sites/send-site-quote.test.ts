@@ -18,7 +18,7 @@ import { sendSiteQuote } from './send-site-quote';
 const made = ownCompany();
 let viewer: Viewer;
 const plans: string[] = [];
-const at = (who = viewer) => ({ viewer: who, now: NOVEMBER, station: fair });
+const at = (who = viewer) => ({ viewer: who, receivedAt: NOVEMBER, station: fair });
 const view = async () => (await quoteView(viewer, made.o.siteId, NOVEMBER))!;
 const offered = async (more: object = {}, who = viewer) =>
   perform(sendSiteQuote, at(who), {

@@ -22,14 +22,14 @@ export const sendSiteQuote = command({
     message: z.string().trim().max(2000, 'At most 2000 signs.'),
     days: typed,
   }),
-  run: async ({ viewer, now }, p): Promise<Result<{ path: string }>> => {
+  run: async ({ viewer, receivedAt }, p): Promise<Result<{ path: string }>> => {
     const issues: Issue[] = [];
     const days = numberAt(issues, 'days', p.days, { name: 'The days', ...DAYS_OPEN, whole: true });
     if (issues.length) return { ok: false, issues };
     if (viewer.prices.unentered) return refuse('keys', NO_PRICES);
     const place = await getSite(viewer, p.siteId);
     if (!place) return refuse('siteId', 'This place is not in this company.');
-    const lines = await offeredAt(viewer, place.id, dayIn(now, place.timeZone));
+    const lines = await offeredAt(viewer, place.id, dayIn(receivedAt, place.timeZone));
     const chosen = lines.filter((l) => p.keys.includes(l.key));
     if (chosen.length < new Set(p.keys).size)
       return refuse('keys', 'What is planned here has changed meanwhile. Look at it again, then make the offer.');

@@ -24,7 +24,7 @@ export const receiveLot = command({
     unit: amountUnit,
   }),
   once: (x) => x.moveId,
-  run: async ({ viewer, now }, r): Promise<Result> => {
+  run: async ({ viewer, receivedAt }, r): Promise<Result> => {
     const held = (await shelfLabels(viewer)).find((l) => l.key === r.labelKey);
     if (!held) return refuse('labelKey', 'Choose the product.');
     const read = readNumber(r.amount, { name: 'The amount', above: 0, max: 1_000_000 });
@@ -35,7 +35,7 @@ export const receiveLot = command({
         'unit',
         liquid ? 'This product is a liquid: take it in by volume.' : 'This product is a powder: take it in by weight.',
       );
-    if (r.expiresOn < todayOf(viewer, now))
+    if (r.expiresOn < todayOf(viewer, receivedAt))
       return refuse('expiresOn', 'This lot has expired already; do not take it in.');
     const stands = await receive(viewer, {
       ...r,

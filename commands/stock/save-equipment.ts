@@ -22,7 +22,7 @@ export const saveEquipment = command({
     checked: z.boolean(),
     checkedOn: z.iso.date().nullable(),
   }),
-  run: async ({ viewer, now }, e): Promise<Result> => {
+  run: async ({ viewer, receivedAt }, e): Promise<Result> => {
     const issues: Issue[] = [];
     const sizeMm =
       e.kind === 'bit'
@@ -44,7 +44,7 @@ export const saveEquipment = command({
       sizeMm,
       holdsMl,
       count: count!,
-      checkedOn: e.checked ? todayOf(viewer, now) : e.checkedOn,
+      checkedOn: e.checked ? todayOf(viewer, receivedAt) : e.checkedOn,
     });
     return done;
   },

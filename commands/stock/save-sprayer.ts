@@ -19,7 +19,7 @@ export const saveSprayer = command({
     /** What stays in tank, pump and hose of the last filling; empty for nothing. */
     dead: typed.default(''),
   }),
-  run: async ({ viewer, now }, x): Promise<Result> => {
+  run: async ({ viewer, receivedAt }, x): Promise<Result> => {
     const holds = readNumber(x.holds, { name: 'What the tank holds', above: 0, max: 5000, unit: 'L' });
     if (!holds.ok) return refuse('holds', holds.sentence);
     const flow = x.flow.trim() ? readNumber(x.flow, { name: 'The flow', above: 0, max: 1000, unit: 'L/min' }) : null;
@@ -33,7 +33,7 @@ export const saveSprayer = command({
       name: x.name,
       holdsMl: holds.value * 1000,
       flowMlMin: flow?.ok ? flow.value * 1000 : null,
-      calibratedOn: flow?.ok ? todayOf(viewer, now) : null,
+      calibratedOn: flow?.ok ? todayOf(viewer, receivedAt) : null,
       deadMl: dead?.ok ? dead.value * 1000 : 0,
     });
     return done;

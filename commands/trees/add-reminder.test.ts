@@ -52,7 +52,7 @@ it('today counts as a day to come, by the clock of the place', async () => {
   const at = (on: string) =>
     perform(
       addReminder,
-      { viewer: late.viewer, now: late.now, station: fair },
+      { viewer: late.viewer, receivedAt: late.now, station: fair },
       { id: v7(), treeId: made.o.treeId, on, what: 'Look' },
     );
   // In Europe/London it is the second of June already.

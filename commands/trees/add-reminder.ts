@@ -22,10 +22,10 @@ export const addReminder = command({
     what: z.string().trim().min(3, 'Say what for.').max(200, 'At most 200 signs.'),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, { id, treeId, on, what }): Promise<Result> => {
-    const tree = await treeOf(viewer, treeId, now);
+  run: async ({ viewer, receivedAt }, { id, treeId, on, what }): Promise<Result> => {
+    const tree = await treeOf(viewer, treeId, receivedAt);
     if (!tree) return noTree;
-    const today = dayIn(now, tree.timeZone);
+    const today = dayIn(receivedAt, tree.timeZone);
     if (on < today) return refuse('on', 'This day has passed; give today or a day to come.');
     if (on > dayAfter(today, AHEAD_YEARS, 'years')) return refuse('on', `At most ${AHEAD_YEARS} years ahead.`);
     await insertReminder(viewer, { id, treeId, on, what, reason: `Set by ${viewer.name}.` });

@@ -21,12 +21,12 @@ export const answerSample = command({
     answer: z.string().trim().min(1, 'Write what the answer says.').max(2000, 'At most 2000 signs.'),
     onDay: z.iso.date('Give the day of the answer.'),
   }),
-  run: async ({ viewer, now, observed }, a): Promise<Result> => {
-    const tree = await treeOf(viewer, a.treeId, now);
+  run: async ({ viewer, receivedAt, occurredAt }, a): Promise<Result> => {
+    const tree = await treeOf(viewer, a.treeId, receivedAt);
     const sample = tree?.samples.find((s) => s.id === a.sampleId);
     if (!tree || !sample) return noTree;
     if (sample.answer !== null) return refuse('sampleId', 'This sample was answered meanwhile.');
-    if (a.onDay > todayOf(viewer, now)) return refuse('onDay', 'That day has not come yet.');
+    if (a.onDay > todayOf(viewer, receivedAt)) return refuse('onDay', 'That day has not come yet.');
     if (a.onDay < sample.sentOn) return refuse('onDay', 'That is before it was sent.');
     if (sample.testId && !findTest(sample.testId)?.outcomes.some((o) => o.id === a.outcome))
       return refuse('outcome', 'Choose what the laboratory found.');
@@ -39,7 +39,7 @@ export const answerSample = command({
           ? {
               id: a.inspectionId,
               treeId: tree.id,
-              at: observed,
+              at: occurredAt,
               crownLoss: null,
               vigour: null,
               hostKey: [],
@@ -48,7 +48,7 @@ export const answerSample = command({
               tests: [{ test: sample.testId, outcome: a.outcome }],
               detail: detailSchema.parse({}),
               note: `Answer of ${sample.sentTo}: ${a.answer}`.slice(0, 4000),
-              today: todayOf(viewer, observed),
+              today: todayOf(viewer, occurredAt),
               change: null,
             }
           : null,

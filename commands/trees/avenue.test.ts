@@ -33,7 +33,7 @@ beforeAll(async () => {
   const [first, ...others] = trees as [string, ...string[]];
   const input = { ...avenue.asked(first), alike: others.map((treeId) => ({ id: v7(), treeId })) };
   // In November, with a bare crown, for the window: each by its own trunk, in one press.
-  expect(await perform(planTreatment, { viewer, now: NOVEMBER, station: maritime }, input)).toEqual({
+  expect(await perform(planTreatment, { viewer, receivedAt: NOVEMBER, station: maritime }, input)).toEqual({
     ok: true,
     value: { left: [] },
   });
@@ -52,7 +52,7 @@ it('an avenue: planned in November for its window, sold online, moved by the hea
   expect(line).toMatchObject({ trees: 'A01–A41', days: [was] });
   const offer = await perform(
     sendSiteQuote,
-    { viewer, now: NOVEMBER, station: maritime },
+    { viewer, receivedAt: NOVEMBER, station: maritime },
     { id: v7(), siteId: made.o.siteId, keys: [line.key], message: '', days: '30' },
   );
   if (!offer.ok) throw new Error(JSON.stringify(offer.issues));
@@ -70,7 +70,9 @@ it('an avenue: planned in November for its window, sold online, moved by the hea
     const { moves, seen } = (await planMovesView(viewer, made.o.siteId, late, now))!;
     expect(moves).toHaveLength(41);
     for (const m of moves) expect(m.opens).toContainEqual({ by: 'leaf', expected: expect.anything() });
-    expect(await perform(followPlans, { viewer, now, station: late }, { siteId: made.o.siteId, seen })).toEqual({
+    expect(
+      await perform(followPlans, { viewer, receivedAt: now, station: late }, { siteId: made.o.siteId, seen }),
+    ).toEqual({
       ok: true,
       value: { moved: 41 },
     });

@@ -13,7 +13,7 @@ import { drenchRow } from './testing';
 
 const made = ownCompany();
 const row = drenchRow(made);
-const by = () => ({ viewer: row.viewer, now: NOW, station: fair });
+const by = () => ({ viewer: row.viewer, receivedAt: NOW, station: fair });
 const productAt = (diameterCm: number) => {
   const worked = dose({
     label: row.label,

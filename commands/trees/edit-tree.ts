@@ -25,7 +25,7 @@ export const editTree = command({
     eaten: z.boolean().nullable(),
     basedOn: z.number().int().min(1),
   }),
-  run: async ({ viewer, now: at }, t) => {
+  run: async ({ viewer, receivedAt }, t) => {
     const issues: Issue[] = [];
     const walkOrder = numberAt(issues, 'walkOrder', t.walkOrder, {
       name: 'The walking order',
@@ -41,7 +41,7 @@ export const editTree = command({
     const wanted = { ...t, walkOrder: walkOrder!, lat, lon };
     const changed = await changeTree(viewer, wanted);
     if (changed.count) return done;
-    const now = await treeOf(viewer, t.id, at);
+    const now = await treeOf(viewer, t.id, receivedAt);
     return now
       ? stale('this tree', now, wanted, {
           tag: 'The tag',

@@ -23,8 +23,10 @@ const finish = (id: string, more: object = {}) =>
 it('a work that was carried out stands in the book with who, when, how long and how it went', async () => {
   const id = await planned('mulch');
   const at = '2026-05-31T22:30:00Z';
-  const late = { id, done: true, note: 'Two barrows of chips.', minutes: 45, observedAt: at };
-  expect(await perform(finishWork, { viewer: made.viewer, now: NOW, station: fair }, late)).toMatchObject({ ok: true });
+  const late = { id, done: true, note: 'Two barrows of chips.', minutes: 45, occurredAt: at };
+  expect(await perform(finishWork, { viewer: made.viewer, receivedAt: NOW, station: fair }, late)).toMatchObject({
+    ok: true,
+  });
   const { entries } = await recordsView(made.viewer, all);
   expect(entries).toEqual([
     {

@@ -16,7 +16,7 @@ const APRIL = new Date('2027-04-20T10:00:00Z');
 let avenue: Awaited<ReturnType<typeof elmAvenue>>;
 let viewer: Viewer;
 const planned: string[] = [];
-const at = (now: Date, station: StationFor, who = viewer) => ({ viewer: who, now, station });
+const at = (now: Date, station: StationFor, who = viewer) => ({ viewer: who, receivedAt: now, station });
 const stands = async (id: string) => (await openPlans(viewer, 1000)).find((p) => p.id === id)!;
 const seen = (station: StationFor) => planMovesView(viewer, made.o.siteId, station, APRIL);
 const late = colder(3);

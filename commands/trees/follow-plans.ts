@@ -15,10 +15,10 @@ export const followPlans = command({
     /** The mark of the moves as somebody saw them: others are shown before they are made. */
     seen: z.string().length(64),
   }),
-  run: async ({ viewer, now, station }, p): Promise<Result<{ moved: number }>> => {
+  run: async ({ viewer, receivedAt, station }, p): Promise<Result<{ moved: number }>> => {
     const place = await getSite(viewer, p.siteId);
     if (!place) return refuse('siteId', 'This place is not in this company.');
-    const moves = await planMoves(viewer, station, now, place);
+    const moves = await planMoves(viewer, station, receivedAt, place);
     if (moveMark(moves) !== p.seen)
       return refuse('seen', 'The season has moved on since this was shown. Look at it again, then move the plans.');
     const to = moves.flatMap((m) => (m.now ? [{ planId: m.planId, visit: m.now, released: {} }] : []));

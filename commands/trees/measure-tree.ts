@@ -11,12 +11,12 @@ export const measureTree = command({
   right: 'measure',
   schema: typedReading,
   once: (x) => x.id,
-  run: async ({ viewer, observed }, m): Promise<Result<{ next: string }>> => {
+  run: async ({ viewer, occurredAt }, m): Promise<Result<{ next: string }>> => {
     const read = readReading(m);
     if (!read.ok) return read;
-    const tree = await treeOf(viewer, m.treeId, observed);
+    const tree = await treeOf(viewer, m.treeId, occurredAt);
     if (!tree) return noTree;
-    await addReading(viewer, { id: m.id, treeId: tree.id, at: observed, ...read.value });
+    await addReading(viewer, { id: m.id, treeId: tree.id, at: occurredAt, ...read.value });
     const next = !tree.looks.length ? 'inspect' : !tree.savedDiagnoses.length ? 'diagnose' : 'prescribe';
     return { ok: true, value: { next: `/trees/${tree.id}/${next}` } };
   },

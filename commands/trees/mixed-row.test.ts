@@ -17,7 +17,7 @@ let viewer: Viewer;
 const trees: Record<string, string> = {};
 const left = (who = viewer) => besideVisits(who, made.o.siteId, '2026-01-01').then((b) => b.left);
 const settle = (ids: string[], settled: boolean, who = viewer) =>
-  perform(settleSkippedTrees, { viewer: who, now: NOVEMBER, station: fair }, { ids, settled });
+  perform(settleSkippedTrees, { viewer: who, receivedAt: NOVEMBER, station: fair }, { ids, settled });
 
 beforeAll(async () => {
   avenue = await elmAvenue(made);

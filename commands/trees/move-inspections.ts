@@ -19,13 +19,13 @@ export const moveInspections = command({
     day: z.iso.date('Give the day like 2027-05-14.'),
     because: z.string().trim().max(500, 'At most 500 signs.').default(''),
   }),
-  run: async ({ viewer, now }, { ids, day, because }): Promise<Result<{ moved: number }>> => {
+  run: async ({ viewer, receivedAt }, { ids, day, because }): Promise<Result<{ moved: number }>> => {
     const visits = await visitsById(viewer, ids);
     if (visits.length < new Set(ids).size) return refuse('ids', 'A visit among them is not in this company.');
     if (visits.some((v) => v.state !== 'open')) return refuse('ids', 'What is done or left out cannot be moved.');
     if (visits.some((v) => v.ruleId === 'programme'))
       return refuse('ids', 'A visit of a programme is moved by its programme, which takes what follows along.');
-    const never = visits.flatMap((v) => noDayAhead(day, dayIn(now, v.timeZone)) ?? [])[0];
+    const never = visits.flatMap((v) => noDayAhead(day, dayIn(receivedAt, v.timeZone)) ?? [])[0];
     if (never) return refuse('day', never);
     const issues = visits.flatMap((v): Issue[] => {
       if (v.kind === 'treat-again' && day < v.earliest)

@@ -32,7 +32,7 @@ async function planned(tag: string) {
   return input.id;
 }
 const move = (planIds: string[], day: string, more: object = {}, who = viewer) =>
-  perform(movePlans, { viewer: who, now: NOVEMBER, station: fair }, { planIds, day, ...more });
+  perform(movePlans, { viewer: who, receivedAt: NOVEMBER, station: fair }, { planIds, day, ...more });
 const stands = async (id: string) => (await openPlans(viewer, 1000)).find((p) => p.id === id);
 
 it('moves plans to another day with the span they may move in; the sheet stays, and a calendar hears of it', async () => {
@@ -89,7 +89,7 @@ it('a day on which the licence has run out stops it, whatever the reason; and no
 
 it('what is done or dropped, what is another company’s, and who may not prescribe, move nothing', async () => {
   const [dropped, own] = [await planned('D1'), await planned('D2')];
-  await perform(cancelPlan, { viewer, now: NOVEMBER, station: fair }, { id: dropped, drop: true });
+  await perform(cancelPlan, { viewer, receivedAt: NOVEMBER, station: fair }, { id: dropped, drop: true });
   expect(await move([dropped, own], '2027-06-01')).toMatchObject({ ok: false, issues: [{ path: 'planIds' }] });
   expect(await move([own, v7()], '2027-06-01')).toMatchObject({ ok: false, issues: [{ path: 'planIds' }] });
   const theirs = (await loadViewer(await makeCompany(made.owner)))!;
@@ -113,7 +113,7 @@ describe('on which days it may stand', () => {
     const id = await planned('S2');
     const theirs = (await loadViewer(await makeCompany(made.owner)))!;
     expect(await planDaysView(theirs, id, fair, NOVEMBER)).toBeNull();
-    await perform(cancelPlan, { viewer, now: NOVEMBER, station: fair }, { id, drop: true });
+    await perform(cancelPlan, { viewer, receivedAt: NOVEMBER, station: fair }, { id, drop: true });
     expect(await planDaysView(viewer, id, fair, NOVEMBER)).toBeNull();
   });
 });
@@ -143,14 +143,14 @@ describe('the visits of a place', () => {
     expect(ten.length).toBeGreaterThan(1);
     expect(ten.slice(1).every((v) => v.state === 'again' && v.day > '2028-01-01' && !v.accepted)).toBe(true);
     // What is dropped does not come again.
-    await perform(cancelPlan, { viewer, now: NOVEMBER, station: fair }, { id, drop: true });
+    await perform(cancelPlan, { viewer, receivedAt: NOVEMBER, station: fair }, { id, drop: true });
     expect(await read('2036-11-25')).toEqual([]);
   });
 
   it('are what waits and what is done, within the days that are asked for; what is dropped is none', async () => {
     const { o } = made;
     const [kept, dropped] = [await planned('V1'), await planned('V2')];
-    await perform(cancelPlan, { viewer, now: NOVEMBER, station: fair }, { id: dropped, drop: true });
+    await perform(cancelPlan, { viewer, receivedAt: NOVEMBER, station: fair }, { id: dropped, drop: true });
     const read = (from: string, to: string, who = viewer) => yearVisits(who, o.siteId, from, to, '2026-11-26');
     const found = (await read('2027-01-01', '2027-12-31')).find((v) => v.id === kept);
     expect(found).toMatchObject({

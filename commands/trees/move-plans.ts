@@ -38,7 +38,7 @@ function onDay(
   treatmentContext: TreatmentContext,
 ): Move | Issue[] {
   const use = plan.label.uses.find((u) => u.key === plan.useKey)!;
-  const { today } = treatmentContext;
+  const { on: today } = treatmentContext;
   const when = p.day === today ? ({ kind: 'now' } as const) : ({ kind: 'day', day: p.day } as const);
   const result = prescribe(treatmentContext, plan.label, use, { ...plan.choices, when });
   const open = blocked(standing(result.gates), plan.released);
@@ -77,14 +77,14 @@ export const movePlans = command({
     if (plans.some((n) => n.state !== 'open')) return refuse('planIds', 'What is done or dropped cannot be moved.');
     if (plans.some((n) => n.visitId !== null))
       return refuse('planIds', 'A visit of a programme is moved by its programme, which takes what follows along.');
-    const there = await planContexts(context.viewer, context.station, context.now, plans);
-    const never = there.flatMap(({ treatmentContext }) => noDayAhead(p.day, treatmentContext.today) ?? [])[0];
+    const there = await planContexts(context.viewer, context.station, context.receivedAt, plans);
+    const never = there.flatMap(({ treatmentContext }) => noDayAhead(p.day, treatmentContext.on) ?? [])[0];
     if (never) return refuse('day', never);
     const areas = new Map<string, Planned>();
     const moves: Move[] = [];
     const issues: Issue[] = [];
     for (const { plan, tree, treatmentContext } of there) {
-      const from = yearOf(plan.plannedFor ?? treatmentContext.today);
+      const from = yearOf(plan.plannedFor ?? treatmentContext.on);
       const without = shifted(areas.get(tree.siteId) ?? treatmentContext.sitePlanned, plan, from, -1);
       const tried = onDay(p, plan, tree, { ...treatmentContext, sitePlanned: without });
       if (Array.isArray(tried)) issues.push(...tried);

@@ -34,7 +34,7 @@ function onDay(n: NamedWork, today: WorkFacts, p: { day: string; because: string
     }));
   return {
     id: n.id,
-    plannedFor: p.day > today.today ? p.day : null,
+    plannedFor: p.day > today.on ? p.day : null,
     sheet: told(on),
     released: Object.fromEntries(open.map((g) => [g.id, p.because])),
   };
@@ -49,7 +49,7 @@ export const moveWorks = command({
     day: z.iso.date('Give the day like 2027-05-14.'),
     because: z.string().trim().max(500, 'At most 500 signs.').default(''),
   }),
-  run: async ({ viewer, now }, p): Promise<Result<{ moved: number }>> => {
+  run: async ({ viewer, receivedAt }, p): Promise<Result<{ moved: number }>> => {
     const works = await getWorkPlans(viewer, p.workIds);
     if (works.length < new Set(p.workIds).size) return refuse('workIds', 'A work among them is not in this company.');
     if (works.some((n) => n.state !== 'open')) return refuse('workIds', 'What is done or dropped cannot be moved.');
@@ -60,7 +60,7 @@ export const moveWorks = command({
         await treesOf(
           viewer,
           works.map((n) => n.treeId),
-          now,
+          receivedAt,
         )
       ).map((t) => [t.id, t]),
     );
@@ -68,9 +68,9 @@ export const moveWorks = command({
     const issues: Issue[] = [];
     for (const n of works) {
       const tree = trees.get(n.treeId);
-      const today = tree && workFactsOf(viewer, tree, now);
+      const today = tree && workFactsOf(viewer, tree, receivedAt);
       if (!today) return refuse('workIds', 'A tree among them is gone, or was never measured.');
-      const never = noDayAhead(p.day, today.today);
+      const never = noDayAhead(p.day, today.on);
       if (never) return refuse('day', never);
       const moved = onDay(n, today, p);
       if (Array.isArray(moved)) issues.push(...moved);

@@ -18,7 +18,7 @@ const made = ownCompany();
 const row = drenchRow(made);
 const none = usualStation(CLIMATES.estuary, 51);
 const station = () => none;
-const by = () => ({ viewer: row.viewer, now: NOW, station });
+const by = () => ({ viewer: row.viewer, receivedAt: NOW, station });
 const recordOf = async (planId: string) =>
   (await made.owner<{ data: { weather: object } }[]>`select data from record where plan_id = ${planId}`)[0]!.data;
 
@@ -45,7 +45,7 @@ it('planning for today asks at the desk for no air that only whoever stands ther
   const limited = { ...use, conditions: limits };
   const air = ['temperature-unknown', 'rain-unknown'];
   const planned = prescribe(ground!.treatmentContext, plan!.label, limited, { ...choices, soil: 'moist' });
-  expect(whilePlanning(planned, ground!.treatmentContext.today).filter((g) => air.includes(g.id))).toEqual([]);
+  expect(whilePlanning(planned, ground!.treatmentContext.on).filter((g) => air.includes(g.id))).toEqual([]);
   const sheet = prescribe(ground!.treatmentContext, plan!.label, limited, {
     ...choices,
     soil: 'moist',

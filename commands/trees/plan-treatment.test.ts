@@ -150,7 +150,8 @@ it('on the day the leaf is asked anew: what was expected in November releases no
     photoIds: [],
     ...more,
   });
-  const bookIt = (more: object) => perform(recordTreatment, { viewer, now, station: fair }, treatmentInput(more));
+  const bookIt = (more: object) =>
+    perform(recordTreatment, { viewer, receivedAt: now, station: fair }, treatmentInput(more));
   const told = (answer: Awaited<ReturnType<typeof bookIt>>) => (answer.ok ? '' : JSON.stringify(answer.issues));
   expect(told(await bookIt({}))).toMatch(/[Ll]ea/);
   expect(told(await bookIt({ leaf: 'unfolding' }))).toMatch(/full leaf/);

@@ -116,7 +116,7 @@ export const planTreatment = command({
     alikeReason: z.string().trim().max(600, 'At most 600 signs.').default(''),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, observed, station }, p): Promise<Result<{ left: { tag: string; why: string }[] }>> => {
+  run: async ({ viewer, occurredAt, station }, p): Promise<Result<{ left: { tag: string; why: string }[] }>> => {
     const row = [p.treeId, ...p.alike.map((a) => a.treeId)];
     const ids = [p.id, ...p.alike.map((a) => a.id)];
     if (new Set(row).size < row.length || new Set(ids).size < ids.length)
@@ -127,21 +127,21 @@ export const planTreatment = command({
     // The row is planned as the tree in hand is: its programme goes with the plan.
     // What this press plans on the place counts against its cap, tree by tree.
     let pressed: TreatmentContext['sitePlanned'] = {};
-    const trees = await treesOf(viewer, row, observed);
+    const trees = await treesOf(viewer, row, occurredAt);
     const [detections, years] = await Promise.all([
       nearbyDetections(viewer, trees),
-      yearsOf(viewer, trees, station, observed),
+      yearsOf(viewer, trees, station, occurredAt),
     ]);
     const one = (treeId: string, like: Tree | null) => {
       const own = trees.find((t) => t.id === treeId);
       if (!own) return null;
-      const savedDiagnosis = own.savedDiagnoses.length || !like ? null : diagnosisLike(like, own, observed);
+      const savedDiagnosis = own.savedDiagnoses.length || !like ? null : diagnosisLike(like, own, occurredAt);
       const tree = savedDiagnosis ? { ...own, savedDiagnoses: [savedDiagnosis] } : own;
       // Sites moved by hand are those of the tree in hand.
       const { bearings, ...shared } = p.choices;
       const year = years.get(tree.id)!;
       const choices: Choices = {
-        ...usualChoices(tree, station(spotOf(tree)).at(observed), year),
+        ...usualChoices(tree, station(spotOf(tree)).at(occurredAt), year),
         ...shared,
         ...(!like && bearings ? { bearings } : {}),
         system: viewer.units,
@@ -149,7 +149,7 @@ export const planTreatment = command({
       const seenAlone = treatmentContextFor(viewer, tree, {
         held: all,
         detections: detections.get(tree.id)!,
-        now: observed,
+        now: occurredAt,
         problem: p.problem ?? null,
         year,
       });
@@ -158,7 +158,7 @@ export const planTreatment = command({
       const by = { ...s.money!.by, programme: like?.programme ?? tree.programme };
       const weighed = scoreUse(held.label, use, result, 0, by);
       // What only the day will tell is a condition of the visit, and answered there.
-      const gates = whilePlanning(result, s.today);
+      const gates = whilePlanning(result, s.on);
       const released = like ? { ...holdsReleased(gates, p.alikeReason), ...p.released } : p.released;
       return {
         tree,
@@ -174,10 +174,10 @@ export const planTreatment = command({
     const chosen = one(p.treeId, null);
     if (!chosen) return noTree;
     const { when } = p.choices;
-    const never = when.kind === 'day' && noDayAhead(when.day, chosen.s.today);
+    const never = when.kind === 'day' && noDayAhead(when.day, chosen.s.on);
     if (never) return refuse('choices.when', never);
     const { tree, result, open } = chosen;
-    const newer = plannedSince(chosen.tree, held.label.key, observed);
+    const newer = plannedSince(chosen.tree, held.label.key, occurredAt);
     if (newer) return refuse('', newer);
     if (!result.dose.ok || open.length)
       return {
@@ -195,7 +195,7 @@ export const planTreatment = command({
     const planned = (x: NonNullable<ReturnType<typeof one>>, planId: string) => ({
       id: planId,
       treeId: x.tree.id,
-      at: observed,
+      at: occurredAt,
       labelId: p.labelId,
       useKey: use.key,
       // The trouble that the product acts on, which need not be the one named last.
@@ -206,7 +206,7 @@ export const planTreatment = command({
       ),
       released: x.released,
       price: x.price,
-      visit: visitOn(x.result, x.s.today),
+      visit: visitOn(x.result, x.s.on),
     });
     const plans = [planned(chosen, p.id)];
     const savedDiagnoses: NewDiagnosis[] = [];
@@ -215,14 +215,14 @@ export const planTreatment = command({
     for (const a of p.alike) {
       const other = one(a.treeId, tree);
       if (!other) continue;
-      if (plannedSince(other.tree, held.label.key, observed)) {
+      if (plannedSince(other.tree, held.label.key, occurredAt)) {
         left.push({ tag: other.tree.tag, why: 'planned by somebody else since' });
         continue;
       }
       const stop = stopOf(other.open, other.result.dose.ok, other.s.condition !== null);
       if (stop) {
         left.push({ tag: other.tree.tag, why: stop.why === 'gate' ? stop.title : stop.why });
-        leftOut.push({ id: v7(), treeId: a.treeId, labelId: p.labelId, useKey: use.key, stop, at: observed });
+        leftOut.push({ id: v7(), treeId: a.treeId, labelId: p.labelId, useKey: use.key, stop, at: occurredAt });
       } else {
         plans.push(planned(other, a.id));
         count(other.result);

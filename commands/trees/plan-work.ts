@@ -34,26 +34,26 @@ export const planWork = command({
       .default([]),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, p): Promise<Result> => {
+  run: async ({ viewer, receivedAt }, p): Promise<Result> => {
     const work = findWork(p.workId);
     if (!work) return refuse('workId', 'There is no such work.');
     const plans: Parameters<typeof addWorkPlans>[1][number][] = [];
     let first: Tree | null = null;
     for (const t of [{ id: p.id, treeId: p.treeId }, ...p.alike]) {
-      const tree = await treeOf(viewer, t.treeId, now);
-      const today = tree && workFactsOf(viewer, tree, now);
+      const tree = await treeOf(viewer, t.treeId, receivedAt);
+      const today = tree && workFactsOf(viewer, tree, receivedAt);
       if (!tree || !today) {
         if (t.id === p.id) return tree ? refuse('', 'Measure the trunk first.') : noTree;
         continue;
       }
-      const never = p.on && noDayAhead(p.on, today.today);
+      const never = p.on && noDayAhead(p.on, today.on);
       if (never) return refuse('on', never);
-      const facts = factsOn(today, p.on ?? today.today);
+      const facts = factsOn(today, p.on ?? today.on);
       const read = readAnswers(work, facts, p.answers);
       if (!read.ok) return { ok: false, issues: read.issues };
       const sheet = work.workOut(facts, read.answers);
       first ??= tree;
-      const by = weighingOf(viewer, { ...tree, programme: first.programme ?? tree.programme }, now);
+      const by = weighingOf(viewer, { ...tree, programme: first.programme ?? tree.programme }, receivedAt);
       const open = blocked(sheet.gates, p.released);
       if (open.length) {
         if (t.id === p.id)
@@ -71,7 +71,7 @@ export const planWork = command({
         answers: read.answers,
         sheet: told((system) => (system === viewer.units ? sheet : work.workOut({ ...facts, system }, read.answers))),
         released: p.released,
-        plannedFor: facts.today > today.today ? facts.today : null,
+        plannedFor: facts.on > today.on ? facts.on : null,
         price: priced(scoreWork(work, sheet, 0, by), by),
         visitId: null,
       });

@@ -24,12 +24,12 @@ export const recordOthersOnTree = command({
     effect: z.enum(['none', 'some', 'good']).nullable(),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, x): Promise<Result> => {
+  run: async ({ viewer, receivedAt }, x): Promise<Result> => {
     const issues: Issue[] = [];
     const grams = numberAt(issues, 'grams', x.grams, { name: 'The grams', above: 0, max: 1e6, unit: 'g' });
-    if (x.onDay > todayOf(viewer, now)) issues.push({ path: 'onDay', message: 'That day has not come yet.' });
+    if (x.onDay > todayOf(viewer, receivedAt)) issues.push({ path: 'onDay', message: 'That day has not come yet.' });
     if (issues.length) return { ok: false, issues };
-    const tree = await treeOf(viewer, x.treeId, now);
+    const tree = await treeOf(viewer, x.treeId, receivedAt);
     if (!tree) return noTree;
     if (x.conditionId !== null && !findCondition(x.conditionId))
       return refuse('conditionId', 'There is no such trouble.');

@@ -18,7 +18,7 @@ const row = drenchRow(made);
 const planned = (tag: string, diameterCm: number) => row.planned(tag, diameterCm);
 const sent = (planIds: readonly string[], more: object = {}) => row.sent(planIds, more);
 const write = (input: object, who = row.viewer) =>
-  perform(recordTreatments, { viewer: who, now: NOW, station: fair }, input);
+  perform(recordTreatments, { viewer: who, receivedAt: NOW, station: fair }, input);
 const waiting = async () => (await openPlans(row.viewer, 1000)).map((p) => p.id);
 const onHand = async () => (await lotsOf(row.viewer, trainingLabels[0]!.key))[0]!.onHand;
 interface Kept {

@@ -104,7 +104,7 @@ export const recordTreatments = command({
     if (plans.some((n) => n.labelId !== first.labelId || n.useKey !== first.useKey || n.siteId !== first.siteId))
       return refuse('rows', 'One go is one product, one use and one place.');
     const tagOf = new Map(plans.map((n) => [n.id, n.tag]));
-    const contexts = await rowContexts(viewer, momentOf(same.startedAt, context.now), plans);
+    const contexts = await rowContexts(viewer, momentOf(same.startedAt, context.receivedAt), plans);
     const doses: Worked[] = [];
     const unanswered: { tag: string; issue: Issue }[] = [];
     for (const { planId, basis } of rows) {

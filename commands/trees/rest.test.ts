@@ -28,7 +28,7 @@ beforeAll(async () => {
 
 const MORNING = new Date('2027-06-14T08:00:00Z');
 const at = (minutes: number) => new Date(MORNING.getTime() + minutes * 60_000);
-const by = (now: Date) => ({ viewer, now, station: fair });
+const by = (now: Date) => ({ viewer, receivedAt: now, station: fair });
 const DAY = 24 * 60;
 
 /** Hangs a plan and pulls it after an hour with such a part of it left; what is sent to book what went in. */

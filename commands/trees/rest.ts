@@ -6,7 +6,7 @@ import { stillSaid } from '@/core/gates/said';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { visitOn, whilePlanning } from '@/core/prescribe/when';
 import { dayAfter } from '@/lib/calendar/days';
-import { type Day } from '@/lib/calendar/zone';
+import { type LocalDate } from '@/lib/calendar/zone';
 import { NO_YEAR } from '@/core/season/year';
 import { told } from '@/lib/units/units';
 import { getPlan } from '@/store/plans';
@@ -18,28 +18,28 @@ import { v7 } from 'uuid';
 const FINISHED_WITHIN_DAYS = 14;
 
 /** What becomes of what did not go in: a visit of its own, or why the label leaves no room for it. */
-export type RestOfIt = { planned: Day } | { stopped: string };
+export type RestOfIt = { planned: LocalDate } | { stopped: string };
 
 /**
  * What hung and did not go in waits as a plan of its own for the next day: so much of the dose as is still out, at most what the
  * label allows over the year. Where a stop stands against it, it is said and nothing is planned.
  */
 export async function planRest(
-  { viewer, observed }: Pick<Context, 'viewer' | 'observed'>,
+  { viewer, occurredAt }: Pick<Context, 'viewer' | 'occurredAt'>,
   { left, record }: Pick<Written, 'left' | 'record'>,
 ): Promise<RestOfIt | null> {
   const plan = left && record.planId ? await getPlan(viewer, record.planId) : null;
   const use = plan?.label.uses.find((u) => u.key === plan.useKey);
   if (!left || !plan || !use) return null;
   // The treatment itself stands among what was done by now.
-  const [tree, held] = await Promise.all([treeOf(viewer, plan.treeId, observed), heldBy(viewer)]);
+  const [tree, held] = await Promise.all([treeOf(viewer, plan.treeId, occurredAt), heldBy(viewer)]);
   if (!tree) return null;
   const before = plan.choices.rest;
   const day = dayAfter(record.doneOn, 1, 'days');
   const treatmentContext = treatmentContextOfPlan(viewer, tree, {
     held,
     detections: await detectionsNear(viewer, tree),
-    now: observed,
+    now: occurredAt,
     plan,
     year: NO_YEAR,
   });
@@ -54,7 +54,7 @@ export async function planRest(
     },
   };
   const result = told((system) => prescribe(treatmentContext, plan.label, use, { ...choices, system }));
-  const stop = whilePlanning(result.metric, treatmentContext.today).find(
+  const stop = whilePlanning(result.metric, treatmentContext.on).find(
     (g) => g.strength === 'stop' && g.state === 'tripped',
   );
   if (stop) return { stopped: `${stop.title}: ${stop.sentence}` };
@@ -69,12 +69,12 @@ export async function planRest(
         labelId: plan.labelId,
         useKey: plan.useKey,
         conditionId: plan.conditionId,
-        at: observed,
+        at: occurredAt,
         choices,
         result,
         released: plan.released,
         price: null,
-        visit: visitOn(result.metric, treatmentContext.today) && { plannedFor: day, earliest: day, latest },
+        visit: visitOn(result.metric, treatmentContext.on) && { plannedFor: day, earliest: day, latest },
       },
     ],
     savedDiagnoses: [],

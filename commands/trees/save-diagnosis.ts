@@ -25,11 +25,11 @@ export const saveDiagnosis = command({
     overturns: z.array(uuid).max(20).default([]),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, observed }, d): Promise<Result<{ next: string }>> => {
-    const tree = await treeOf(viewer, d.treeId, observed);
+  run: async ({ viewer, occurredAt }, d): Promise<Result<{ next: string }>> => {
+    const tree = await treeOf(viewer, d.treeId, occurredAt);
     const found =
       tree &&
-      diagnose(viewer, tree, (await knowledgeOf(viewer)).knowledge, await detectionsNear(viewer, tree), observed);
+      diagnose(viewer, tree, (await knowledgeOf(viewer)).knowledge, await detectionsNear(viewer, tree), occurredAt);
     if (!tree || !found) return noTree;
     if (!found.candidates.some((c) => c.id === d.conditionId))
       return refuse('conditionId', `That does not happen to ${findHost(tree.hostId)!.name}. Choose from the list.`);
@@ -47,7 +47,7 @@ export const saveDiagnosis = command({
     await insertDiagnosis(viewer, {
       ...d,
       treeId: tree.id,
-      at: observed,
+      at: occurredAt,
       inspectionId: tree.looks[0]?.id ?? null,
       ranking: found.candidates.slice(0, 12).map((c) => ({ id: c.id, p: Math.round(c.p * 1e4) / 1e4 })),
       overturnedBy: [...new Set(overturnedBy)],

@@ -18,14 +18,14 @@ export const saveInspection = command({
   right: 'examine',
   schema: inspectionSchema,
   once: (x) => x.id,
-  run: async ({ viewer, now, observed, station }, l): Promise<Result> => {
+  run: async ({ viewer, receivedAt, occurredAt, station }, l): Promise<Result> => {
     const issues: Issue[] = [];
     const crownLoss = readCrownLoss(issues, l.crownLoss);
     const price = readChangePrice(issues, l.changePrice);
     if (l.alike.length > 1 && new Set(l.alike.map((a) => a.treeId)).size !== l.alike.length)
       issues.push({ path: 'alike', message: 'A tree stands twice in the row.' });
     if (issues.length) return { ok: false, issues };
-    const tree = await treeOf(viewer, l.treeId, observed);
+    const tree = await treeOf(viewer, l.treeId, occurredAt);
     const host = tree && findHost(tree.hostId);
     if (!tree || !host) return noTree;
     const record = l.detail.check?.recordId;
@@ -56,13 +56,13 @@ export const saveInspection = command({
       detail.check !== null;
     if (!said) return refuse('findings', 'Nothing was entered. Look at something first: an empty look says nothing.');
     const one = {
-      at: observed,
+      at: occurredAt,
       crownLoss,
       vigour: l.vigour,
       hostKey: l.hostKey,
       hostConfirmed: l.hostKey.length === host.key.length && l.hostKey.every((k) => k === true),
       note: l.note,
-      today: todayOf(viewer, observed),
+      today: todayOf(viewer, occurredAt),
     };
     const bare = detailSchema.parse({ soilMoisture: l.detail.soilMoisture });
     await insertInspections(viewer, [
@@ -97,7 +97,7 @@ export const saveInspection = command({
       { treeId: tree.id, findings: looked },
       ...l.alike.map((a) => ({ treeId: a.treeId, findings: [...looked, ...a.except] })),
     ];
-    await settleByInspection({ viewer, now, station }, seen, dayIn(observed, tree.timeZone));
+    await settleByInspection({ viewer, receivedAt, station }, seen, dayIn(occurredAt, tree.timeZone));
     return done;
   },
 });

@@ -31,20 +31,29 @@ export const sendQuote = command({
     message: z.string().trim().max(2000, 'At most 2000 signs.'),
     days: typed,
   }),
-  run: async ({ viewer, now, station }, p): Promise<Result<{ path: string }>> => {
+  run: async ({ viewer, receivedAt, station }, p): Promise<Result<{ path: string }>> => {
     const issues: Issue[] = [];
     const days = numberAt(issues, 'days', p.days, { name: 'The days', ...DAYS_OPEN, whole: true });
     if (issues.length) return { ok: false, issues };
     if (viewer.prices.unentered) return refuse('keys', NO_PRICES);
-    const [tree, held] = await Promise.all([treeOf(viewer, p.treeId, now), heldBy(viewer)]);
+    const [tree, held] = await Promise.all([treeOf(viewer, p.treeId, receivedAt), heldBy(viewer)]);
     if (!tree) return noTree;
-    const [detections, year] = await Promise.all([detectionsNear(viewer, tree), yearOf(viewer, tree, station, now)]);
-    const weather = station(spotOf(tree)).at(now);
-    const treatmentContext = treatmentContextFor(viewer, tree, { held, detections, now, problem: null, year });
+    const [detections, year] = await Promise.all([
+      detectionsNear(viewer, tree),
+      yearOf(viewer, tree, station, receivedAt),
+    ]);
+    const weather = station(spotOf(tree)).at(receivedAt);
+    const treatmentContext = treatmentContextFor(viewer, tree, {
+      held,
+      detections,
+      now: receivedAt,
+      problem: null,
+      year,
+    });
     // What is offered is done when it can be done: a client decides in winter on what is done in June.
     const choices: Choices = { ...usualChoices(tree, weather, year), system: viewer.units, when: { kind: 'window' } };
-    const facts = workFactsOf(viewer, tree, now);
-    const by = weighingOf(viewer, tree, now);
+    const facts = workFactsOf(viewer, tree, receivedAt);
+    const by = weighingOf(viewer, tree, receivedAt);
     const weighed = p.keys.flatMap((key) => {
       const work = key.startsWith(WORK) ? findWork(key.slice(WORK.length)) : null;
       if (work) return facts ? scoreWork(work, work.workOut(facts, usualAnswers(work, facts)), 0, by) : [];

@@ -21,11 +21,11 @@ export const sendSample = command({
     sentOn: z.iso.date('Give the day it was sent.'),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, s): Promise<Result> => {
-    if (!(await treeOf(viewer, s.treeId, now))) return noTree;
+  run: async ({ viewer, receivedAt }, s): Promise<Result> => {
+    if (!(await treeOf(viewer, s.treeId, receivedAt))) return noTree;
     if (s.testId !== null && findTest(s.testId)?.cost !== 'laboratory')
       return refuse('testId', 'This is not a laboratory test.');
-    if (s.sentOn > todayOf(viewer, now)) return refuse('sentOn', 'That day has not come yet.');
+    if (s.sentOn > todayOf(viewer, receivedAt)) return refuse('sentOn', 'That day has not come yet.');
     await insertSample(viewer, s);
     return done;
   },

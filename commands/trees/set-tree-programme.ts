@@ -18,8 +18,8 @@ export const setTreeProgramme = command({
     everyYears: z.number().int().min(PROGRAMME_LIMITS.everyYears.min).max(PROGRAMME_LIMITS.everyYears.max).nullable(),
     years: z.number().int().min(PROGRAMME_LIMITS.years.min).max(PROGRAMME_LIMITS.years.max),
   }),
-  run: async ({ viewer: v, now }, { id, treeId, ...programme }): Promise<Result> => {
-    if (!(await treeOf(v, treeId, now))) return noTree;
+  run: async ({ viewer: v, receivedAt }, { id, treeId, ...programme }): Promise<Result> => {
+    if (!(await treeOf(v, treeId, receivedAt))) return noTree;
     await writeProgramme(v, [{ id, treeId }], programme);
     return done;
   },

@@ -15,11 +15,11 @@ export const skipVisit = command({
     id: uuid,
     because: z.string().trim().min(4, 'Say why it is left out.').max(500, 'At most 500 signs.'),
   }),
-  run: async ({ viewer, now }, { id, because }): Promise<Result<{ next: string | null }>> => {
+  run: async ({ viewer, receivedAt }, { id, because }): Promise<Result<{ next: string | null }>> => {
     const visit = await getVisit(viewer, id);
     if (!visit) return refuse('id', 'This visit is not in this company.');
     if (visit.kind !== 'treat-again') return refuse('id', 'Only a treatment is left out; a look is done or stays due.');
-    const next = nextAfterSkip(visit, dayIn(now, visit.timeZone));
+    const next = nextAfterSkip(visit, dayIn(receivedAt, visit.timeZone));
     const left = await skipFollowUp(viewer, visit, because, next && { id: v7(), ...next });
     return left ? { ok: true, value: { next: next?.due ?? null } } : refuse('id', 'This visit was settled meanwhile.');
   },

@@ -63,7 +63,7 @@ export async function elmAvenue(made: ReturnType<typeof ownCompany>) {
     released: {},
   });
   const planIt = (input: object, now = NOVEMBER, who: Viewer = viewer) =>
-    perform(planTreatment, { viewer: who, now, station: fair }, input);
+    perform(planTreatment, { viewer: who, receivedAt: now, station: fair }, input);
   return { viewer, labelId, soundElm, asked, planIt };
 }
 

@@ -14,8 +14,8 @@ export const voidInspection = command({
     inspectionId: uuid,
     reason: z.string().trim().min(3, 'Say in a few words why it is taken back.').max(400, 'At most 400 signs.'),
   }),
-  run: async ({ viewer, now }, w): Promise<Result> => {
-    const tree = await treeOf(viewer, w.treeId, now);
+  run: async ({ viewer, receivedAt }, w): Promise<Result> => {
+    const tree = await treeOf(viewer, w.treeId, receivedAt);
     if (!tree?.looks.some((l) => l.id === w.inspectionId))
       return refuse('inspectionId', 'This look was taken back meanwhile, or it is not of this tree.');
     await voidInspectionRow(viewer, w.inspectionId, w.reason);

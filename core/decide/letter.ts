@@ -1,3 +1,4 @@
+import type { LocalDate } from '../../lib/calendar/zone';
 import type { Condition } from '../diagnose/knowledge';
 import { certaintyWords, inSentence, type Certainty, type Decision } from '../diagnose/words';
 import type { Duty } from './duties';
@@ -5,7 +6,7 @@ import { askedOfClient, tellOf } from './tell';
 
 /** A treatment of the tree as its client should know it. */
 export interface DoneForClient {
-  day: string;
+  day: LocalDate;
   /** What was done and why, in words. */
   what: string;
   by: string;

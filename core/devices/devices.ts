@@ -1,3 +1,4 @@
+import type { Instant } from '../../lib/calendar/zone';
 import type { Dose } from '../dose/dose';
 import type { Device } from '../label/methods';
 
@@ -9,7 +10,7 @@ export const GUARDS = ['attended', 'fenced', 'signed'] as const;
 export type Guard = (typeof GUARDS)[number];
 
 export interface Sight {
-  at: string;
+  at: Instant;
   state: DeviceState;
   /** What is left in it, mL, where somebody read it off. */
   leftMl: number | null;
@@ -19,7 +20,7 @@ export interface Installed {
   id: string;
   device: Device;
   putMl: number;
-  installedAt: string;
+  installedAt: Instant;
   /** Minutes from start to empty by device, amount, air, soil and leaf (ring/uptake.ts). */
   expectedMinutes: number;
   /** In order of time. */
@@ -61,7 +62,7 @@ export function habitOf(device: Device, log: readonly Emptied[]): Habit {
 
 /** When a device is empty: the middle, and four times in five between the two others. */
 export interface EmptyAt {
-  at: string;
+  at: Instant;
   earliest: string;
   latest: string;
 }
@@ -114,7 +115,7 @@ export type Turn = (typeof TURNS)[number];
 /** Whose turn it is: why, and when. */
 export interface TurnOf {
   why: Turn;
-  at: string;
+  at: Instant;
   empty: EmptyAt;
 }
 

@@ -1,6 +1,6 @@
 import { atOnce, type Slices } from '../../lib/slices';
 import { readNumber, type NumberRule } from '../../lib/units/numbers';
-import { wallClock, zonedInstant } from '../../lib/calendar/zone';
+import { wallClock, zonedInstant, type Instant } from '../../lib/calendar/zone';
 import type { Row, RowIssue } from './table';
 import type { WeatherReading } from './weather-reading';
 
@@ -63,7 +63,7 @@ export function guessWeather(headers: readonly string[]): WeatherReading {
 
 /** An hour as it was measured at the place. */
 export interface MeasuredHour {
-  at: string;
+  at: Instant;
   temperatureC: number;
   rainMm: number;
   humidity: number;

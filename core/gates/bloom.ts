@@ -2,7 +2,7 @@ import { daysBetween } from '../../lib/calendar/days';
 import type { Host } from '../diagnose/knowledge';
 import { IN_SOIL } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 import { bloomsFrom, type Bloom, type HostYear } from '../season/year';
 
 /** Days for which a systemic is taken to be in nectar and pollen where its label is silent: after one bloom, not before the next. */
@@ -49,7 +49,7 @@ export function bloomAhead(
   use: Pick<LabelUse, 'method' | 'conditions'>,
   host: Pick<Host, 'beePlant'>,
   year: HostYear,
-  day: Day,
+  day: LocalDate,
   over = false,
 ): BloomAhead | null {
   const { keeps, lives } = bloomReach(label, use, host);

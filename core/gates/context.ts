@@ -15,7 +15,7 @@ import type { Point } from '../rootzone/probe-grid';
 import type { Crown, Density } from '../spray/crown';
 import type { Tank } from '../spray/loads';
 import type { Said } from './said';
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate, Instant } from '../../lib/calendar/zone';
 import type { HostYear } from '../season/year';
 import type { Cm, Grams, SquareM, UnitSystem } from '../../lib/units/units';
 import type { SoilState } from '../weather/air';
@@ -25,7 +25,7 @@ import type { Programme } from '../season/programme';
 
 /** All that is known about a tree, its place and the people when something is prescribed for it. */
 export interface TreatmentContext {
-  today: Day;
+  on: LocalDate;
   host: Host;
   hostConfirmed: boolean;
   /** The trouble in hand; a use that acts on another open one takes that, see {@link aimedAt}. */
@@ -52,7 +52,7 @@ export interface TreatmentContext {
   withoutEffect: { condition: string; labelKey: string }[];
   crownLoss: number | null;
   vigour: Vigour | null;
-  reading: { day: Day; diameters: Cm[]; heightCm: Cm; doubts: Doubt[]; arcs: Arc[] } | null;
+  reading: { day: LocalDate; diameters: Cm[]; heightCm: Cm; doubts: Doubt[]; arcs: Arc[] } | null;
   /** Other readings of this trunk, by height: a girth at injection height counts for the holes. */
   girths: { heightCm: Cm; girthCm: Cm }[];
   /** Earlier applications to this tree, newest last. */
@@ -60,7 +60,7 @@ export interface TreatmentContext {
   /** Product (mL or g) put on this tree this calendar year, by label key. */
   treeYearProduct: Record<string, number>;
   /** What was put on this tree, by day: counted in the label's own year, by product and by active; null where only sums are known. */
-  treeLog: { day: Day; labelKey: string; product: number; actives: { name: string; grams: Grams }[] }[] | null;
+  treeLog: { day: LocalDate; labelKey: string; product: number; actives: { name: string; grams: Grams }[] }[] | null;
   siteAreaM2: SquareM | null;
   /** Grams of each active put on the whole place this year. */
   siteYearActive: Record<string, Grams>;
@@ -110,7 +110,7 @@ export interface TreatmentContext {
   /** Who prescribes or applies. */
   licence: { number: string; categories: string[]; expires: string } | null;
   /** Day of the last check against the label in hand, by label key. */
-  checked: Record<string, Day | null>;
+  checked: Record<string, LocalDate | null>;
   /** Version of each label that stands on the shelf now, by its key. */
   newestVersions: Record<string, number>;
   /** The trees are a client's: no product that exists only for training is put on them. */
@@ -160,7 +160,7 @@ export function faced(s: TreatmentContext, condition: Condition, findKm: number 
 }
 
 /** When somebody wants it done: this very day, in its next window, or on a day of their own. */
-export type When = { kind: 'now' } | { kind: 'window' } | { kind: 'day'; day: Day };
+export type When = { kind: 'now' } | { kind: 'window' } | { kind: 'day'; day: LocalDate };
 
 /** What the person at the bench can set. */
 export interface Choices {
@@ -193,14 +193,14 @@ export interface Choices {
   /** It is what did not go in of a treatment: only so much of the dose, and that treatment does not stand in its way. */
   rest?: Rest;
   phase?: 'plan' | 'apply';
-  now?: string;
+  now?: Instant;
 }
 /** The rest of a treatment of which part went in. */
 export interface Rest {
   /** The records of what went in, by their roots. */
   of: readonly string[];
   /** The day of the first of them. */
-  since: string;
+  since: LocalDate;
   /** Part of the whole dose that is still out, 0–1. */
   part: number;
 }
@@ -210,13 +210,13 @@ export type WaterDistance = number | 'none within 100 m';
 /** An earlier application to this tree, by anyone. */
 
 export interface Earlier {
-  day: string;
+  day: LocalDate;
   labelKey: string;
   actives: string[];
   families?: string[];
   /** Resistance groups such as IRAC 4A. */
   groups?: string[];
-  reEntryUntil?: string;
+  reEntryUntil?: Instant;
   /** What its label must not meet, by family or active, with the days. */
   notWith?: readonly { what: string; days: number }[];
   /** Put on by the client or by others. */
@@ -230,7 +230,7 @@ export interface Earlier {
 
 export interface AlsoPlanned {
   /** The day it is planned for; today where it may be done at once. */
-  on: string;
+  on: LocalDate;
   /** A visit of a programme that is laid over the tree: another plan of its product does not take its place. */
   assignment: boolean;
   labelKey: string;
@@ -244,7 +244,7 @@ export interface AlsoPlanned {
 export interface Weighing {
   prices: Prices;
   system: UnitSystem;
-  today: Day;
+  on: LocalDate;
   /** The programme of the tree's plan; null until somebody sets one. */
   programme: Programme | null;
   /** What the company does where the plan says nothing. */

@@ -1,3 +1,4 @@
+import type { Instant } from '../../lib/calendar/zone';
 import type { LocalMonth } from '../../lib/calendar/months';
 import type { LeafState } from '../season/leaf-state';
 import type { Dose, DoseIssue } from '../dose/dose';
@@ -66,7 +67,7 @@ export interface Facts extends Omit<TreatmentContext, 'near'> {
   /** Prescribing, or at the tree with the product in hand. */
   phase: 'plan' | 'apply';
   /** The instant at the tree; null while it is only planned. */
-  now: string | null;
+  now: Instant | null;
   /** The vessel that the dose is poured from is not kept for pesticides alone. */
   vesselUnreserved: string | null;
   /** A site was moved by hand to where it may not be. */

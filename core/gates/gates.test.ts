@@ -20,7 +20,7 @@ const vessels = [{ id: 'c', name: 'cylinder', dimension: 'volume' as const, capa
 const sound: TreatmentContext = {
   ...UNSAID,
   supervised: true,
-  today: '2026-06-01',
+  on: '2026-06-01',
   host: findHost('wych-elm')!,
   hostConfirmed: true,
   condition: findCondition('elm-leaf-beetle'),
@@ -65,7 +65,7 @@ const money = (more: number): TreatmentContext['money'] => {
   const by: Weighing = {
     prices: USUAL_PRICES,
     system: 'metric',
-    today: sound.today,
+    on: sound.on,
     programme: null,
     school: 'conventional',
     options: null,
@@ -230,7 +230,7 @@ const flower = (code: 60 | 69, day: string): StageDate => ({
   by: null,
 });
 const lime = (today: string): Partial<TreatmentContext> => ({
-  today,
+  on: today,
   host: { ...findHost('common-lime')!, beePlant: 'strongly' },
   licence: { number: 'L', categories: ['ornamental', 'tree injection'], expires: '2030-01-01' },
   year: {
@@ -371,7 +371,7 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
   [
     'window-closed',
     'hold',
-    gates({ ...protect, today: '2026-04-30', reading: { ...sound.reading!, day: '2026-04-01' } }, {}, infusion),
+    gates({ ...protect, on: '2026-04-30', reading: { ...sound.reading!, day: '2026-04-01' } }, {}, infusion),
     gates(protect, {}, infusion),
   ],
   ['licence-missing', 'stop', gates({ licence: null }), gates()],

@@ -1,6 +1,6 @@
 import type { Label } from '../label/schema';
 import { dayAfter, daysBetween } from '../../lib/calendar/days';
-import { type Day } from '../../lib/calendar/zone';
+import { type LocalDate } from '../../lib/calendar/zone';
 import { type Earlier } from './context';
 
 /** What must not follow what within so many days when no label says: oil after sulphur 21, after captan 14, and the other way. */
@@ -17,18 +17,18 @@ export interface PartnerWait {
   what: string;
   /** What must keep away, as the label of the earlier product has it. */
   keepsOff: string;
-  on: Day;
+  on: LocalDate;
   days: number;
   text: string;
   /** First day on which it may follow. */
-  until: Day;
+  until: LocalDate;
 }
 
 /** The first reason why a product has to wait for what was put on before; null where nothing is near enough. */
 export function partnerWait(
   label: Pick<Label, 'actives' | 'notWith'>,
   earlier: readonly Earlier[],
-  today: Day,
+  today: LocalDate,
 ): PartnerWait | null {
   const mine = label.actives.flatMap((a) => [a.family, a.name]);
   const recent = earlier.filter((e) => e.day <= today);

@@ -1,5 +1,5 @@
 import { dayAfter } from '../../lib/calendar/days';
-import { type Day } from '../../lib/calendar/zone';
+import { type LocalDate } from '../../lib/calendar/zone';
 import type { Cm } from '../../lib/units/units';
 
 /** Who gnaws: voles below the snow, mice, rabbits that stand on it. */
@@ -61,7 +61,7 @@ export function guard(
 }
 
 /** The day by which a guard must be opened, before the trunk touches it. @param growth cm a year in diameter */
-export const widenBy = (put: Day, clearance: Cm, growth: Cm): Day =>
+export const widenBy = (put: LocalDate, clearance: Cm, growth: Cm): LocalDate =>
   dayAfter(put, Math.max(1, Math.floor((2 * clearance * 12) / growth) - 6), 'months');
 
 export interface CutPiece {

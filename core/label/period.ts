@@ -1,26 +1,26 @@
 import { monthOf, type LocalMonth } from '../../lib/calendar/months';
 import { localMonth } from '../../lib/calendar/hemisphere';
 import { dayAfter } from '../../lib/calendar/days';
-import { type Day } from '../../lib/calendar/zone';
+import { type LocalDate } from '../../lib/calendar/zone';
 import type { LabelUse } from './schema';
 
 /** The span in which a label counts "a season" or "a year". */
 export interface Period {
-  from: Day;
+  from: LocalDate;
   /** Last day of it. */
-  to: Day;
+  to: LocalDate;
   words: 'the season' | 'the year' | 'twelve months';
 }
 
-const first = (year: number, month: LocalMonth): Day => `${year}-${String(month).padStart(2, '0')}-01`;
-const lastOf = (day: Day): Day => dayAfter(dayAfter(day, 1, 'months'), -1, 'days');
+const first = (year: number, month: LocalMonth): LocalDate => `${year}-${String(month).padStart(2, '0')}-01`;
+const lastOf = (day: LocalDate): LocalDate => dayAfter(dayAfter(day, 1, 'months'), -1, 'days');
 
 /**
  * The label's own period that holds a day. Where its months run over New Year, it is that run: a dormant season is one
  * season, not two. Where the label says "in twelve months", it is the twelve months up to the day; else the calendar year.
  * @param south south of the equator: the label's months are turned by half a year
  */
-export function labelPeriod(use: Pick<LabelUse, 'months' | 'intervals'>, day: Day, south: boolean): Period {
+export function labelPeriod(use: Pick<LabelUse, 'months' | 'intervals'>, day: LocalDate, south: boolean): Period {
   const year = Number(day.slice(0, 4));
   if (use.intervals.per === 'twelve months')
     return { from: dayAfter(dayAfter(day, -1, 'years'), 1, 'days'), to: day, words: 'twelve months' };
@@ -37,4 +37,4 @@ export function labelPeriod(use: Pick<LabelUse, 'months' | 'intervals'>, day: Da
   return { from: first(from, start), to: lastOf(first(from + 1, end)), words: 'the season' };
 }
 
-export const within = (p: Period, day: Day): boolean => day >= p.from && day <= p.to;
+export const within = (p: Period, day: LocalDate): boolean => day >= p.from && day <= p.to;

@@ -1,4 +1,4 @@
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 import { strengthOf } from './batch';
 
 /** Where the product of a sheet comes from: a lot, or mixes that were made from lots. */
@@ -16,7 +16,7 @@ export interface Source {
   /** mL of the mix that is left; null for a lot. */
   leftMl: number | null;
   /** The last day on which it is good. */
-  expiresOn: Day;
+  expiresOn: LocalDate;
   /** When a mix is good no longer, as an instant; null for a lot. */
   goodUntil: string | null;
 }
@@ -24,7 +24,7 @@ interface Lot {
   id: string;
   lotNumber: string;
   onHand: number;
-  expiresOn: Day;
+  expiresOn: LocalDate;
 }
 interface Made {
   id: string;
@@ -35,7 +35,7 @@ interface Made {
   goodUntil: Date;
   /** The plans that it was made for. */
   planIds: readonly string[];
-  lots: readonly { id: string; expires: Day }[];
+  lots: readonly { id: string; expires: LocalDate }[];
 }
 
 /** Whether a mix was made for any of some plans. */
@@ -76,7 +76,7 @@ export function sourcesOf(lots: readonly Lot[], all: readonly Made[], planIds: r
 }
 
 /** The first that holds enough and is good; an expired one is never the usual answer. */
-export const usualSource = (sources: readonly Source[], product: number, today: Day): string =>
+export const usualSource = (sources: readonly Source[], product: number, today: LocalDate): string =>
   (
     sources.find((s) => s.onHand >= product * (1 - 1e-6) && s.expiresOn >= today) ??
     sources.find((s) => s.expiresOn >= today) ??

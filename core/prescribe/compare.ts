@@ -3,7 +3,7 @@ import type { Gate } from '../gates/gate';
 import { forbidding } from '../gates/rules';
 import { AIRBORNE, METHOD_NAMES } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 import { localMonth } from '../../lib/calendar/hemisphere';
 import { monthName } from '../../lib/calendar/months';
 import { showAmount } from '../../lib/units/units';
@@ -47,7 +47,7 @@ export interface Weighed {
   stops: number;
   holds: number;
   /** The day it would be done on, where that is not today, and the label's months in the local year; empty for all. */
-  on: Day | null;
+  on: LocalDate | null;
   months: number[];
   organic: boolean;
   /** Why it may never be done on this tree; null when it may, today or another day. */
@@ -68,7 +68,7 @@ export function scoreUse(
   const holes = dose.sites?.count ?? 0;
   const once = onceOfUse(label, use, dose, weighing.prices);
   const { visits, ...years } = overTheYears(stepOfUse(use, weighing), once, weighing);
-  const { window, ...control } = expectedOfUse(use, visits[0]?.day ?? weighing.today, weighing, own);
+  const { window, ...control } = expectedOfUse(use, visits[0]?.day ?? weighing.on, weighing, own);
   const air = AIRBORNE.includes(use.method);
   const months = use.months.map((m) => localMonth(m, weighing.south));
   const needs = [
@@ -97,8 +97,8 @@ export function scoreUse(
         : 'none known',
     people: use.intervals.reEntryHours ? `out for ${use.intervals.reEntryHours} h` : 'no waiting',
     needs,
-    stops: stopsOf(result, weighing.today).length,
-    on: result.on > weighing.today ? result.on : null,
+    stops: stopsOf(result, weighing.on).length,
+    on: result.on > weighing.on ? result.on : null,
     months,
     holds: held,
     organic: label.organic,
@@ -121,7 +121,7 @@ export function scoreWork(
     weighing,
   );
   const first = sheet.figures[0]!;
-  const { window, ...control } = expected('work', [work.method], weighing.today, weighing, own);
+  const { window, ...control } = expected('work', [work.method], weighing.on, weighing, own);
   return {
     key: WORK + work.id,
     method: work.name,

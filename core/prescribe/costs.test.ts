@@ -20,7 +20,7 @@ import { type Weighing } from '../gates/context';
 const by = (more: Partial<Weighing> = {}): Weighing => ({
   prices: USUAL_PRICES,
   system: 'metric',
-  today: '2026-05-20',
+  on: '2026-05-20',
   programme: null,
   school: 'conventional',
   options: null,

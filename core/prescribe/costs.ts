@@ -6,7 +6,7 @@ import type { Dose } from '../dose/dose';
 import { aloneMinutes } from '../label/minutes';
 import { METHOD_NAMES, optionsOf, type Method } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 import { programmed, USUAL_PROGRAMME, visitsOf, weightOf, yearOf, type Life, type Step } from '../season/programme';
 import { type FollowUpRule } from '../season/rules';
 import { localRules } from '../season/local-rules';
@@ -40,7 +40,7 @@ export interface Control {
   high: number;
   lasts: string;
   /** What moved the practice estimate; empty where nothing did. */
-  from: string;
+  from: LocalDate;
 }
 
 /** Practice figures: what is left of a method outside its window, or where the field guide does not name it for the trouble. */
@@ -55,7 +55,7 @@ const NOT_NAMED = 0.6;
 export function expected(
   method: Method | 'work',
   names: readonly TreatmentOption['method'][],
-  day: Day,
+  day: LocalDate,
   w: Pick<Weighing, 'options' | 'south'>,
   own?: CustomResults,
 ): Control & { window: string | null } {
@@ -84,8 +84,12 @@ export function expected(
     window: option?.when ?? null,
   };
 }
-export const expectedOfUse = (use: LabelUse, day: Day, w: Pick<Weighing, 'options' | 'south'>, own?: CustomResults) =>
-  expected(use.method, optionsOf(use.method), day, w, own);
+export const expectedOfUse = (
+  use: LabelUse,
+  day: LocalDate,
+  w: Pick<Weighing, 'options' | 'south'>,
+  own?: CustomResults,
+) => expected(use.method, optionsOf(use.method), day, w, own);
 
 /** The likely control by a method, as practice expects it, 0 to 1. */
 export const expectedControl = (method: Method): number => EXPECTED[method][1];
@@ -129,14 +133,14 @@ export const stepOfWork = (name: string, rules: readonly FollowUpRule[], life: L
 /** What a step brings over the programme's years, and what that costs and drills when each time costs `once`. */
 export function overTheYears(step: Step, once: number, weighing: Weighing) {
   const { years } = weighing.programme ?? USUAL_PROGRAMME;
-  const visits = visitsOf(step, weighing.today, years);
+  const visits = visitsOf(step, weighing.on, years);
   const times = visits.filter((v) => v.kind === 'treat');
   return {
     visits,
     times: times.length,
     overYears: Math.round(
       presentValue(
-        times.map((v) => ({ year: yearOf(weighing.today, v.day), amount: once * weightOf(v) })),
+        times.map((v) => ({ year: yearOf(weighing.on, v.day), amount: once * weightOf(v) })),
         weighing.prices.discount,
       ),
     ),
@@ -200,6 +204,6 @@ export function keepOrReplace(
   lossWithout: number,
 ): { keep: number; remove: number } {
   const { overYears } = overTheYears(stepOfUse(use, by), onceOfUse(label, use, dose, by.prices), by);
-  const [keep, remove] = courses({ overYears, control: expectedOfUse(use, by.today, by) }, by, lossWithout);
+  const [keep, remove] = courses({ overYears, control: expectedOfUse(use, by.on, by) }, by, lossWithout);
   return { keep: keep!.expected, remove: remove!.expected };
 }

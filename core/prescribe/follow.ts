@@ -1,5 +1,5 @@
 import { dayAfter } from '../../lib/calendar/days';
-import { type Day } from '../../lib/calendar/zone';
+import { type LocalDate } from '../../lib/calendar/zone';
 import type { Visit, Window } from './when';
 
 /**
@@ -27,7 +27,7 @@ export const OWN_DAY_WAITS = 60;
  * somebody plans it anew or drops it.
  * @param at the day on which it was planned
  */
-export const isOver = ({ latest, at }: { latest: Day | null; at: Day }, today: Day): boolean =>
+export const isOver = ({ latest, at }: { latest: LocalDate | null; at: LocalDate }, today: LocalDate): boolean =>
   latest === null ? dayAfter(at, OWN_DAY_WAITS, 'days') < today : latest < today;
 
 /** A plan of a series as far as its order asks: which programme laid it over which tree, with what, for when. */
@@ -36,14 +36,14 @@ export interface OfSeries {
   treeId: string;
   labelKey: string;
   assignmentId: string | null;
-  plannedFor: Day | null;
-  earliest: Day | null;
+  plannedFor: LocalDate | null;
+  earliest: LocalDate | null;
 }
 /**
  * Ids of plans of a programme whose successor on the same tree, with the same product, may be done by now: a late cover and the
  * next one are one cover, and it is the next one.
  */
-export function superseded(plans: readonly OfSeries[], today: Day): Set<string> {
+export function superseded(plans: readonly OfSeries[], today: LocalDate): Set<string> {
   const newest = new Map<string, OfSeries>();
   const out = new Set<string>();
   const dayOf = (p: OfSeries) => p.plannedFor ?? p.earliest ?? '';

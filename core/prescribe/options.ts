@@ -3,7 +3,7 @@ import { blocked } from '../gates/rules';
 import { usesHost } from '../label/match';
 import { carriesOut } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 import { type TreatmentContext, type Choices } from '../gates/context';
 import { whilePlanning } from './when';
 import { type Prescription, workOut } from './prescribe';
@@ -41,7 +41,7 @@ export interface Option {
  * What stands against a way on the day it is for, the gravest first; nothing while a question is only open, nor what only
  * a day ahead will tell.
  */
-export const stopsOf = (result: Pick<Prescription, 'on' | 'gates'>, today: Day): Gate[] =>
+export const stopsOf = (result: Pick<Prescription, 'on' | 'gates'>, today: LocalDate): Gate[] =>
   whilePlanning(result, today).filter((g) => g.strength === 'stop' && g.state === 'tripped');
 
 /** A way on the shelf against one trouble, an open one where there is any; null where no label names it for this host. */
@@ -76,14 +76,14 @@ export const meant = (context: TreatmentContext, use: LabelUse) =>
 function optionOf(context: TreatmentContext, label: Label, use: LabelUse, choices: Choices): Option {
   // Whether the sites fit is looked at once a use is chosen; here it would cost a ring for every product.
   const result = workOut(context, label, use, choices, false);
-  const gates = whilePlanning(result, context.today);
+  const gates = whilePlanning(result, context.on);
   return {
     label,
     use,
     // A question that is open stops nothing yet; it stands beside what holds.
-    stops: stopsOf(result, context.today).length,
+    stops: stopsOf(result, context.on).length,
     holds: blocked(gates, {}).filter((g) => g.strength === 'hold' || g.state === 'asked').length,
-    later: result.on > context.today,
+    later: result.on > context.on,
     result,
   };
 }

@@ -16,7 +16,7 @@ import { type Choices, type TreatmentContext } from '../gates/context';
 const elm: TreatmentContext = {
   ...UNSAID,
   supervised: true,
-  today: '2026-07-01',
+  on: '2026-07-01',
   host: findHost('wych-elm')!,
   hostConfirmed: true,
   condition: findCondition('dutch-elm-disease'),
@@ -187,7 +187,7 @@ it('what a region forbids for good on this tree is never offered; what only wait
     return scoreUse(label, label.uses[0]!, result, 0, {
       prices: USUAL_PRICES,
       system: 'metric',
-      today: '2026-05-20',
+      on: '2026-05-20',
       programme: null,
       school: 'conventional',
       options: null,

@@ -11,14 +11,14 @@ import { WATERS } from '../site-map/site-map';
 import { loads, type Load } from '../spray/loads';
 import type { Said } from '../gates/said';
 import { treatedBy, type Treated } from './treated';
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 import type { Cm, Grams } from '../../lib/units/units';
 import { type TreatmentContext, type Choices, aimedAt } from '../gates/context';
 import { choicesOn, dayOf, nextWindow, contextOn, type Window } from './when';
 
 export interface Prescription {
   /** The day that the dose and the standing gates were worked out for; later than today, the gates of the day are conditions. */
-  on: Day;
+  on: LocalDate;
   /** When it may be expected to be allowed next; null where no day within a year is. */
   window: Window | null;
   dose: Dose | DoseIssue;
@@ -53,7 +53,7 @@ export function ringInput(
     girthCm: worked.girthCm,
     count: worked.sites.count,
     heightCm: use.sites.heightCm,
-    year: Number(context.today.slice(0, 4)),
+    year: Number(context.on.slice(0, 4)),
     minSpacingCm: use.sites.minSpacingCm,
     arcClearanceCm: use.sites.oldSiteClearanceCm,
     oldSiteClearanceCm: use.sites.oldSiteClearanceCm,
@@ -93,7 +93,7 @@ export function workOut(
   const aimed = aimedAt(besidesRest(given, asked.rest), use);
   const window = nextWindow(aimed, label, use);
   // At the tree it is today, whatever the plan was made for.
-  const on = asked.phase === 'apply' ? aimed.today : dayOf(aimed, window, asked.when);
+  const on = asked.phase === 'apply' ? aimed.on : dayOf(aimed, window, asked.when);
   return workOutOn(aimed, label, use, asked, { on, window }, withRing);
 }
 
@@ -227,7 +227,7 @@ function treeYear(
   use: LabelUse,
 ): { product: number; actives: Record<string, Grams> } {
   if (!context.treeLog) return { product: context.treeYearProduct[label.key] ?? 0, actives: {} };
-  const period = labelPeriod(use, context.today, context.south);
+  const period = labelPeriod(use, context.on, context.south);
   const log = context.treeLog.filter((r) => within(period, r.day));
   const actives: Record<string, Grams> = {};
   for (const r of log) for (const a of r.actives) actives[a.name] = (actives[a.name] ?? 0) + a.grams;

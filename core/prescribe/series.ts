@@ -1,5 +1,5 @@
 import type { LabelUse } from '../label/schema';
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 import { USUAL_PROGRAMME, visitsOf, type Programme } from '../season/programme';
 import { stepOfUse } from './costs';
 
@@ -17,11 +17,11 @@ export interface Series {
  * @returns days after `next`, in order, each with what it waits for
  */
 export const comesAgain = (
-  next: Day,
+  next: LocalDate,
   { use, programme }: Series,
   { school, south }: { school: NonNullable<Programme['school']>; south: boolean },
-  until: Day,
-): { day: Day; onlyIf: string | null }[] =>
+  until: LocalDate,
+): { day: LocalDate; onlyIf: string | null }[] =>
   visitsOf(stepOfUse(use, { programme, school, south }), next, (programme ?? USUAL_PROGRAMME).years)
     .filter((v) => v.kind === 'treat' && v.day > next && v.day <= until)
     .map(({ day, onlyIf }) => ({ day, onlyIf }));

@@ -6,7 +6,7 @@ import type { TreatmentContext } from '../gates/context';
  * A tree of which nobody has said anything yet: every fact is open, nothing stands in the book, nothing is on the shelf. What
  * is known is laid over it, so that a fact which somebody forgets is open and never passed over in silence.
  */
-export const UNSAID: Omit<TreatmentContext, 'today' | 'host' | 'region' | 'soilTexture'> = {
+export const UNSAID: Omit<TreatmentContext, 'on' | 'host' | 'region' | 'soilTexture'> = {
   hostConfirmed: false,
   hostContradicted: false,
   condition: null,

@@ -11,7 +11,7 @@ import { firstWay, waysOf } from './ways';
 const shelf = trainingLabels.map((label) => ({ id: `id of ${label.key}`, label }));
 const sheet: Choices = { soil: 'moist', leaf: 'full', temperatureC: 18, windMs: 2, rainNext24Mm: 0 };
 const by: Weighing = {
-  today: '2026-07-01',
+  on: '2026-07-01',
   prices: USUAL_PRICES,
   school: 'conventional',
   programme: null,
@@ -21,7 +21,7 @@ const by: Weighing = {
 };
 const elm: TreatmentContext = {
   ...UNSAID,
-  today: '2026-07-01',
+  on: '2026-07-01',
   host: findHost('wych-elm')!,
   hostConfirmed: true,
   condition: findCondition('elm-leaf-beetle'),
@@ -94,7 +94,7 @@ describe('the way that is first in hand', () => {
         condition: findCondition('dutch-elm-disease'),
         certainty: 'possible',
         decision: 'protect a sound tree',
-        today: '2026-11-26',
+        on: '2026-11-26',
       },
       'cut-out',
     )!;

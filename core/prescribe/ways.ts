@@ -1,7 +1,7 @@
 import { blocked } from '../gates/rules';
 import { METHOD_NAMES } from '../label/methods';
 import type { LabelUse } from '../label/schema';
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 import { usualAnswers, type Work, type WorkFacts } from '../work/work';
 import { worksFor } from '../work/works';
 import { scoreUse, scoreWork, type Weighed } from './compare';
@@ -20,7 +20,7 @@ export interface Way {
   stops: number;
   holds: number;
   /** The day it is for, where that is not today. */
-  on: Day | null;
+  on: LocalDate | null;
   /** For this host and what was named; the rest is for others. */
   meant: boolean;
 }

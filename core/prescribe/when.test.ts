@@ -14,7 +14,7 @@ import { dayOf, daysOpen, firstOpen, nextWindow, contextOn, visitOn, whenOf, wor
 const elm: TreatmentContext = {
   ...UNSAID,
   supervised: true,
-  today: '2026-11-26',
+  on: '2026-11-26',
   host: findHost('wych-elm')!,
   hostConfirmed: true,
   condition: findCondition('dutch-elm-disease'),
@@ -64,11 +64,11 @@ describe('the next window', () => {
     });
   });
   it('is today’s where it is open today', () => {
-    const window = nextWindow({ ...elm, today: '2027-06-14' }, ...infusion)!;
+    const window = nextWindow({ ...elm, on: '2027-06-14' }, ...infusion)!;
     expect(window).toMatchObject({ from: '2027-06-14', opens: [] });
   });
   it('comes half a year later in the south', () => {
-    const window = nextWindow({ ...elm, south: true, today: '2026-07-01' }, ...infusion)!;
+    const window = nextWindow({ ...elm, south: true, on: '2026-07-01' }, ...infusion)!;
     expect(window.from).toBe('2026-11-01');
   });
   it('waits for the interval of anything with the same active, and for the yearly number', () => {
@@ -78,7 +78,7 @@ describe('the next window', () => {
     const window = nextWindow({ ...elm, earlier }, label, which);
     // 700 days after 10 July 2026 lie further ahead than a year.
     expect(window).toBeNull();
-    const later = nextWindow({ ...elm, earlier, today: '2027-11-01' }, label, which)!;
+    const later = nextWindow({ ...elm, earlier, on: '2027-11-01' }, label, which)!;
     expect(later.from).toBe(dayAfter('2026-07-10', 700, 'days'));
     expect(later.opens).toEqual([{ by: 'interval', until: '2028-06-09' }]);
   });
@@ -87,7 +87,7 @@ describe('the next window', () => {
       ...elm,
       host: { ...findHost('apple')!, edible: true },
       condition: findCondition('apple-scab'),
-      today: '2026-06-01',
+      on: '2026-06-01',
       harvest: { from: '2026-06-20', to: '2026-07-05' },
     };
     const [label, which] = cover;
@@ -96,7 +96,7 @@ describe('the next window', () => {
     expect(window.from).toBe('2026-06-01');
     expect(window.to).toBe(dayAfter('2026-06-28', -wait, 'days'));
     expect(window.closes).toContainEqual({ by: 'picking', until: '2026-07-03' });
-    const during = nextWindow({ ...apple, today: '2026-07-01' }, label, which)!;
+    const during = nextWindow({ ...apple, on: '2026-07-01' }, label, which)!;
     expect(during.from >= '2026-07-06').toBe(true);
   });
   it('property: no day before it is open, every start is one, and past its end it is closed', () => {
@@ -117,7 +117,7 @@ describe('the next window', () => {
           if (!window) return;
           expect(window.from >= today && window.to >= window.from).toBe(true);
           expect(window.opens.length > 0).toBe(window.from > today);
-          const at = (day: string) => nextWindow({ ...here, today: day }, label, which);
+          const at = (day: string) => nextWindow({ ...here, on: day }, label, which);
           expect(at(window.from)?.from).toBe(window.from);
           for (let d = today; d < window.from; d = dayAfter(d, 17, 'days')) expect(at(d)?.from).toBe(window.from);
           if (window.from > today) expect(at(dayAfter(window.from, -1, 'days'))!.from).toBe(window.from);
@@ -155,7 +155,7 @@ describe('a prescription for its window', () => {
   it('at the tree it is today, whatever it was planned for: a plan ahead never opens a gate of the day', () => {
     for (const when of [{ kind: 'window' }, { kind: 'day', day: '2027-06-01' }, { kind: 'now' }] as const) {
       const applied = prescribe(elm, ...infusion, { ...november, when, phase: 'apply' });
-      expect(applied.on).toBe(elm.today);
+      expect(applied.on).toBe(elm.on);
       expect(applied.gates).toEqual(prescribe(elm, ...infusion, { ...november, phase: 'apply' }).gates);
       expect(blocked(applied.gates, {}).map((g) => g.id)).toContain('no-uptake');
     }
@@ -203,16 +203,16 @@ describe('the day that is meant', () => {
     [{ kind: 'day', day: '2020-01-01' } as const, '2026-11-26'],
   ])('%j is %s', (when, day) => expect(dayOf(elm, window, when)).toBe(day));
   it('without a window there is nothing to wait for', () => {
-    expect(dayOf(elm, null, { kind: 'window' })).toBe(elm.today);
+    expect(dayOf(elm, null, { kind: 'window' })).toBe(elm.on);
   });
   it('makes a visit with the span it may move in; a day outside any window is that day alone', () => {
-    expect(visitOn({ on: '2026-11-26', window }, elm.today)).toBeNull();
-    expect(visitOn({ on: '2027-06-01', window }, elm.today)).toEqual({
+    expect(visitOn({ on: '2026-11-26', window }, elm.on)).toBeNull();
+    expect(visitOn({ on: '2027-06-01', window }, elm.on)).toEqual({
       plannedFor: '2027-06-01',
       earliest: window!.from,
       latest: window!.to,
     });
-    expect(visitOn({ on: '2027-01-09', window }, elm.today)).toEqual({
+    expect(visitOn({ on: '2027-01-09', window }, elm.on)).toEqual({
       plannedFor: '2027-01-09',
       earliest: '2027-01-09',
       latest: '2027-01-09',
@@ -235,10 +235,10 @@ it('a work waits for the months that the field guide names, and for nothing wher
     const open = elm.condition!.options.find((o) => o.method === method)!;
     const month = monthOf(on);
     expect([method, from, inSeason(northernMonth(month, false), [open.from, open.to])]).toEqual([method, from, true]);
-    expect(on >= elm.today).toBe(true);
+    expect(on >= elm.on).toBe(true);
   }
   expect(named.length).toBeGreaterThan(0);
-  expect(workDay({ ...elm, condition: null }, 'trunk injection')).toBe(elm.today);
+  expect(workDay({ ...elm, condition: null }, 'trunk injection')).toBe(elm.on);
 });
 
 it('every gate that asks what passes from day to day is one of the day, and none that asks what stays', () => {
@@ -274,7 +274,7 @@ describe('the days of a year, as a hand that moves a plan is told them', () => {
         fc.constantFrom(...trainingLabels.flatMap((l) => l.uses.map((u) => [l, u] as const))),
         (context, [label, use]) => {
           const spans = daysOpen(context, label, use);
-          expect(spans[0]!.from).toBe(context.today);
+          expect(spans[0]!.from).toBe(context.on);
           for (const [i, s] of spans.entries()) {
             expect(s.from <= s.to).toBe(true);
             if (i > 0) expect(s.from).toBe(dayAfter(spans[i - 1]!.to, 1, 'days'));
@@ -292,8 +292,8 @@ describe('the days of a year, as a hand that moves a plan is told them', () => {
   it('a day of it is open exactly where a window that begins on it is', () => {
     const spans = daysOpen(elm, ...infusion);
     for (let n = 0; n < 360; n += 3) {
-      const day = dayAfter(elm.today, n, 'days');
-      const open = firstOpen({ ...elm, today: day }, ...infusion, day) === day;
+      const day = dayAfter(elm.on, n, 'days');
+      const open = firstOpen({ ...elm, on: day }, ...infusion, day) === day;
       expect([day, spans.find((s) => s.from <= day && day <= s.to)!.bounds.length === 0]).toEqual([day, open]);
     }
   });
@@ -311,7 +311,7 @@ it('a systemic that harms bees waits for the end of bloom, and one that spares t
   });
   const lime: TreatmentContext = {
     ...elm,
-    today: '2027-05-01',
+    on: '2027-05-01',
     host: { ...findHost('common-lime')!, beePlant: 'strongly' },
     condition: null,
     year: { heat: [], stages: [flower(60, '2027-06-22'), flower(69, '2027-07-12')] },

@@ -10,7 +10,7 @@ import { labelPeriod, within } from '../label/period';
 import { carriesOut } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
 import { dayAfter } from '../../lib/calendar/days';
-import { type Day } from '../../lib/calendar/zone';
+import { type LocalDate } from '../../lib/calendar/zone';
 import { inWindow, localMonth } from '../../lib/calendar/hemisphere';
 import { trackOf, type Bbch } from '../season/bbch';
 import type { StageDate } from '../season/stages';
@@ -26,29 +26,29 @@ export type Bound =
   | { by: 'guide'; from: number; to: number }
   | (Extract<Timed, { by: 'stage' }> & { expected: Expected | null })
   | { by: 'heat'; model: string; expected: Expected | null }
-  | { by: 'interval'; until: Day }
-  | { by: 'yearly number'; until: Day }
-  | { by: 'partner'; what: string; until: Day }
-  | { by: 'picking'; until: Day | null }
-  | { by: 'bloom'; until: Day };
+  | { by: 'interval'; until: LocalDate }
+  | { by: 'yearly number'; until: LocalDate }
+  | { by: 'partner'; what: string; until: LocalDate }
+  | { by: 'picking'; until: LocalDate | null }
+  | { by: 'bloom'; until: LocalDate };
 
 /** A span of days in which a use may be expected to be allowed. */
 export interface Window {
   /** First and last day, both within it; the last is at most a year after today. */
-  from: Day;
-  to: Day;
+  from: LocalDate;
+  to: LocalDate;
   /** What keeps it from being open before; empty where it is open today. */
   opens: Bound[];
   /** What ends it; empty where nothing is known to. */
   closes: Bound[];
   /** Where its first day is expected by growth or heat: nine times in ten it lies between these. */
-  spread: { earliest: Day; latest: Day } | null;
+  spread: { earliest: LocalDate; latest: LocalDate } | null;
 }
 
 /** How far ahead a day may be chosen: what the book, the licence and the region say beyond it is guesswork. */
 const AHEAD_DAYS = 730;
 /** Why a day cannot be planned for; null where it can. */
-export function noDayAhead(day: Day, today: Day): string | null {
+export function noDayAhead(day: LocalDate, today: LocalDate): string | null {
   if (day < today) return 'This day has passed; plan for today or a day to come.';
   return day > dayAfter(today, AHEAD_DAYS, 'days') ? 'Plan two years ahead at most.' : null;
 }
@@ -59,7 +59,7 @@ const YEAR_DAYS = 366;
  * What speaks against a use on a day as far as calendar, book and label tell months ahead; what only the day itself can tell
  * (air, soil, people, bloom) is left out.
  */
-function boundsOn(context: TreatmentContext, label: Label, use: LabelUse, day: Day): Bound[] {
+function boundsOn(context: TreatmentContext, label: Label, use: LabelUse, day: LocalDate): Bound[] {
   const { south, host, year } = context;
   const month = monthOf(day);
   const bounds: Bound[] = [];
@@ -87,11 +87,11 @@ function guideFor(context: TreatmentContext, use: LabelUse, months: LocalMonth[]
   return shared ? option : null;
 }
 
-const nextStage = (stages: readonly StageDate[], code: Bbch, day: Day): StageDate | null =>
+const nextStage = (stages: readonly StageDate[], code: Bbch, day: LocalDate): StageDate | null =>
   stages.filter((s) => s.code === code && s.day > day).sort((a, b) => a.day.localeCompare(b.day))[0] ?? null;
 
 /** Whether a day lies outside the guide's time: by stage or heat where those are known here, else by its months. */
-function guideBound(guide: TreatmentOption, { year, south }: TreatmentContext, day: Day): Bound | null {
+function guideBound(guide: TreatmentOption, { year, south }: TreatmentContext, day: LocalDate): Bound | null {
   const spans = (guide.timed ?? []).flatMap((timed) => timedSpans(timed, year).map((s) => ({ ...s, timed })));
   if (!spans.length)
     return inWindow(day, guide, south)
@@ -106,14 +106,14 @@ function guideBound(guide: TreatmentOption, { year, south }: TreatmentContext, d
 }
 
 /** Days of other open plans that count against a label: those of a programme, and of any other product with its actives. */
-const plannedDays = ({ alsoPlanned }: TreatmentContext, label: Label): Day[] =>
+const plannedDays = ({ alsoPlanned }: TreatmentContext, label: Label): LocalDate[] =>
   alsoPlanned
     .filter((p) => (p.labelKey === label.key ? p.assignment : usesActive(label, p.actives)))
     .map((p) => p.on)
     .sort();
 
 /** The interval and the yearly number, counting what is done and what is planned: of the product, and of any other with one of its actives. */
-function numbersOn(context: TreatmentContext, label: Label, use: LabelUse, day: Day): Bound[] {
+function numbersOn(context: TreatmentContext, label: Label, use: LabelUse, day: LocalDate): Bound[] {
   const { minDays, maxPerYear } = use.intervals;
   const partner = partnerWait(label, context.earlier, day);
   const waits: Bound[] = partner ? [{ by: 'partner', what: partner.what, until: partner.until }] : [];
@@ -145,7 +145,7 @@ function numbersOn(context: TreatmentContext, label: Label, use: LabelUse, day: 
 }
 
 /** Days before picking, and the picking itself. */
-function pickingOn({ harvest, host }: TreatmentContext, use: LabelUse, day: Day): Bound | null {
+function pickingOn({ harvest, host }: TreatmentContext, use: LabelUse, day: LocalDate): Bound | null {
   const wait = use.intervals.preHarvestDays;
   if (!host.edible || !harvest || !wait) return null;
   const closed = day > dayAfter(harvest.from, -wait, 'days') && (harvest.to === null || day <= harvest.to);
@@ -153,8 +153,8 @@ function pickingOn({ harvest, host }: TreatmentContext, use: LabelUse, day: Day)
 }
 
 /** Days on which a window may open or close: firsts of months, what book and picking name, stages and heat. */
-function turningDays(context: TreatmentContext, label: Label, use: LabelUse): Day[] {
-  const { today, harvest, year } = context;
+function turningDays(context: TreatmentContext, label: Label, use: LabelUse): LocalDate[] {
+  const { on: today, harvest, year } = context;
   const month = `${today.slice(0, 7)}-01`;
   const last = dayAfter(today, YEAR_DAYS, 'days');
   return [
@@ -169,7 +169,7 @@ function turningDays(context: TreatmentContext, label: Label, use: LabelUse): Da
 }
 
 /** Days on which a bloom begins or ceases to be reached. */
-function bloomDays({ host, year }: TreatmentContext, label: Label, use: LabelUse): Day[] {
+function bloomDays({ host, year }: TreatmentContext, label: Label, use: LabelUse): LocalDate[] {
   const { keeps, lives } = bloomReach(label, use, host);
   const reach = [keeps, lives].filter((d) => d !== undefined);
   if (!reach.length) return [];
@@ -183,7 +183,7 @@ const guideSpans = ({ condition, year }: TreatmentContext) =>
   (condition?.options ?? []).flatMap((o) => (o.timed ?? []).flatMap((timed) => timedSpans(timed, year)));
 
 /** How sure the first day of a window is, by the latest of what opens it. */
-function spreadOf(from: Day, opens: readonly Bound[]): Window['spread'] {
+function spreadOf(from: LocalDate, opens: readonly Bound[]): Window['spread'] {
   for (const b of opens) {
     const date = b.by === 'leaf' ? b.expected : b.by === 'stage' || b.by === 'heat' ? b.expected?.date : null;
     if (date?.day === from) return { earliest: date.earliest, latest: date.latest };
@@ -192,8 +192,12 @@ function spreadOf(from: Day, opens: readonly Bound[]): Window['spread'] {
 }
 
 /** Days on which something may change from `today` on, in order, each with what speaks against it. */
-function* turns(context: TreatmentContext, label: Label, use: LabelUse): Generator<{ day: Day; bounds: Bound[] }> {
-  const { today } = context;
+function* turns(
+  context: TreatmentContext,
+  label: Label,
+  use: LabelUse,
+): Generator<{ day: LocalDate; bounds: Bound[] }> {
+  const { on: today } = context;
   // The first day is often open already: the others are looked for only where it is not enough.
   const first = boundsOn(context, label, use, today);
   yield { day: today, bounds: first };
@@ -220,12 +224,17 @@ export function nextWindow(context: TreatmentContext, label: Label, use: LabelUs
     if (bounds.length) before = bounds;
     else open ??= { from: day, opens: before };
   }
-  const to = dayAfter(dayAfter(context.today, YEAR_DAYS, 'days'), -1, 'days');
+  const to = dayAfter(dayAfter(context.on, YEAR_DAYS, 'days'), -1, 'days');
   return open ? { ...open, to, closes: [], spread: spreadOf(open.from, open.opens) } : null;
 }
 
 /** The first day of its next window, no later than `last`; where there is none, what speaks against the first day. */
-export function firstOpen(context: TreatmentContext, label: Label, use: LabelUse, last: Day): Day | Bound[] {
+export function firstOpen(
+  context: TreatmentContext,
+  label: Label,
+  use: LabelUse,
+  last: LocalDate,
+): LocalDate | Bound[] {
   let against: Bound[] | null = null;
   for (const { day, bounds } of turns(context, label, use)) {
     if (day > last) break;
@@ -237,8 +246,8 @@ export function firstOpen(context: TreatmentContext, label: Label, use: LabelUse
 
 /** A span of days with what speaks against a use on each of them; open where nothing does. */
 export interface DaysOpen {
-  from: Day;
-  to: Day;
+  from: LocalDate;
+  to: LocalDate;
   bounds: Bound[];
 }
 
@@ -255,20 +264,20 @@ export function daysOpen(context: TreatmentContext, label: Label, use: LabelUse)
     spans.push({ from: day, to: day, bounds });
   }
   const last = spans.at(-1);
-  if (last) last.to = dayAfter(dayAfter(context.today, YEAR_DAYS, 'days'), -1, 'days');
+  if (last) last.to = dayAfter(dayAfter(context.on, YEAR_DAYS, 'days'), -1, 'days');
   return spans;
 }
 
 /** Puts a day into its place among days in order, once. */
-function insert(days: Day[], day: Day): void {
+function insert(days: LocalDate[], day: LocalDate): void {
   const at = days.findIndex((d) => d >= day);
   if (at < 0) days.push(day);
   else if (days[at] !== day) days.splice(at, 0, day);
 }
 
 /** First day on which the field guide has a work against the trouble in hand; today where it is so, or where it says nothing. */
-export function workDay(context: TreatmentContext, method: TreatmentOption['method']): Day {
-  const { today } = context;
+export function workDay(context: TreatmentContext, method: TreatmentOption['method']): LocalDate {
+  const { on: today } = context;
   const option = context.condition?.options.find((o) => o.method === method);
   if (!option) return today;
   const month = `${today.slice(0, 7)}-01`;
@@ -281,26 +290,26 @@ export function workDay(context: TreatmentContext, method: TreatmentOption['meth
 }
 
 /** The day that somebody means: today where they say so or say nothing, or where there is no window to wait for. */
-export const dayOf = (context: TreatmentContext, window: Window | null, when: When | undefined): Day => {
-  const { today } = context;
+export const dayOf = (context: TreatmentContext, window: Window | null, when: When | undefined): LocalDate => {
+  const { on: today } = context;
   if (when?.kind === 'day') return when.day > today ? when.day : today;
   return when?.kind === 'window' && window && window.from > today ? window.from : today;
 };
 
 /** The situation as it may be expected on a later day: what is counted by the year is counted in that year. */
-export function contextOn(context: TreatmentContext, day: Day): TreatmentContext {
-  if (day === context.today) return context;
-  const sameYear = day.slice(0, 4) === context.today.slice(0, 4);
+export function contextOn(context: TreatmentContext, day: LocalDate): TreatmentContext {
+  if (day === context.on) return context;
+  const sameYear = day.slice(0, 4) === context.on.slice(0, 4);
   return {
     ...context,
-    today: day,
+    on: day,
     ...(sameYear ? {} : { treeYearProduct: {}, siteYearActive: {} }),
   };
 }
 
 /** What the day itself will tell is open on a later day; the leaf stands as it is expected. */
-export function choicesOn(choices: Choices, context: TreatmentContext, day: Day): Choices {
-  if (day === context.today) return choices;
+export function choicesOn(choices: Choices, context: TreatmentContext, day: LocalDate): Choices {
+  if (day === context.on) return choices;
   const { host, south, year } = context;
   return {
     ...choices,
@@ -321,23 +330,23 @@ export function choicesOn(choices: Choices, context: TreatmentContext, day: Day)
  * The gates that answer while something is planned: all of them for today, those that stand for a later day. Air that no station
  * measures is asked where the work is done, not at the desk.
  */
-export const whilePlanning = ({ on, gates }: { on: Day; gates: Gate[] }, today: Day): Gate[] =>
+export const whilePlanning = ({ on, gates }: { on: LocalDate; gates: Gate[] }, today: LocalDate): Gate[] =>
   on > today ? standing(gates) : gates.filter((g) => !UNMEASURED_AIR.includes(g.id));
 
 /** When a plan is to be carried out: its day, and the span in which it may be moved without asking anew. */
 export interface Visit {
-  plannedFor: Day;
-  earliest: Day;
-  latest: Day;
+  plannedFor: LocalDate;
+  earliest: LocalDate;
+  latest: LocalDate;
 }
 
 /** The visit that a prescription for a later day makes; null for what is done today. */
-export function visitOn({ on, window }: { on: Day; window: Window | null }, today: Day): Visit | null {
+export function visitOn({ on, window }: { on: LocalDate; window: Window | null }, today: LocalDate): Visit | null {
   if (on <= today) return null;
   const inside = window && on >= window.from && on <= window.to;
   return { plannedFor: on, earliest: inside ? window.from : on, latest: inside ? window.to : on };
 }
 
 /** When a plan that stands was meant for, as a form would say it. */
-export const whenOf = (plan: { plannedFor: Day | null }, today: Day): When =>
+export const whenOf = (plan: { plannedFor: LocalDate | null }, today: LocalDate): When =>
   plan.plannedFor && plan.plannedFor > today ? { kind: 'day', day: plan.plannedFor } : { kind: 'now' };

@@ -86,7 +86,7 @@ describe('a series of covers', () => {
   it('goes on from what was done, not from what was planned', () => {
     const first = assignVisits(one, ground({ shelf: captan }));
     const done = standing(first).map((v) => (v.nth === 1 ? { ...v, state: 'done' as const, day: '2027-04-06' } : v));
-    const now = tree('apple', { today: '2027-04-07' });
+    const now = tree('apple', { on: '2027-04-07' });
     const again = assignVisits(one, ground({ shelf: captan, treatmentContext: now, standing: done }));
     // The second was promised for the eleventh, five days after the first: the label wants seven.
     expect(again.find((v) => v.nth === 2)).toMatchObject({ day: '2027-04-16', earliest: '2027-04-13' });
@@ -94,14 +94,14 @@ describe('a series of covers', () => {
   it('keeps what stands as long as it may: a first done two days late moves nothing', () => {
     const first = assignVisits(one, ground({ shelf: captan }));
     const done = standing(first).map((v) => (v.nth === 1 ? { ...v, state: 'done' as const, day: '2027-04-03' } : v));
-    const now = tree('apple', { today: '2027-04-03' });
+    const now = tree('apple', { on: '2027-04-03' });
     const again = assignVisits(one, ground({ shelf: captan, treatmentContext: now, standing: done }));
     expect(again.slice(1).map((v) => v.day)).toEqual(first.slice(1).map((v) => v.day));
   });
   it('comes sooner where rain wore the last one out, never before its shortest time', () => {
     const first = assignVisits(one, ground({ shelf: captan }));
     const done = standing(first).map((v) => (v.nth === 1 ? { ...v, state: 'done' as const } : v));
-    const now = tree('apple', { today: '2027-04-05' });
+    const now = tree('apple', { on: '2027-04-05' });
     const worn = (renewOn: string) => [{ step: 'cover', year: 2027, nth: 1, renewOn, mm: 31 }];
     const under = (renewOn: string) =>
       assignVisits(one, ground({ shelf: captan, treatmentContext: now, standing: done, worn: worn(renewOn) })).find(
@@ -190,7 +190,7 @@ describe('what waits for a look', () => {
     const stood = standing(first).map((v) =>
       v.step === 'look' ? { ...v, state: 'done' as const, day: '2027-04-10', found } : v,
     );
-    const context = tree('apple', { today: '2027-04-10' });
+    const context = tree('apple', { on: '2027-04-10' });
     return assignVisits(programme, ground({ shelf: labelsOf('07'), standing: stood, treatmentContext: context }));
   };
   it('is expected until somebody says, with everything that follows it', () => {
@@ -248,7 +248,7 @@ describe('years', () => {
     const programme = programmeOf(step({ when: { by: 'months', from: 5, to: 5 }, again: null }));
     const south = tree('apple', {
       south: true,
-      today: '2026-07-01',
+      on: '2026-07-01',
       harvest: { from: '2027-03-01', to: '2027-04-01' },
     });
     const visits = assignVisits(
@@ -308,7 +308,7 @@ const anyGround = fc
   .map(({ host, shift, south, plus, picking, shelf, earlier }): Ground => {
     const today = dayAfter(TODAY, plus, 'days');
     const context = tree(host.id, {
-      today,
+      on: today,
       south,
       year: yearOf(Number(today.slice(0, 4)), south ? shift + 182 : shift),
       harvest:
@@ -345,7 +345,7 @@ it('property: whatever is laid keeps interval, number, partners, picking and gro
       const put: { day: string; label: Ground['shelf'][number] }[] = [];
       for (const v of visits) {
         expect(v.earliest <= v.day && v.day <= v.latest).toBe(true);
-        expect(v.day >= g.treatmentContext.today).toBe(true);
+        expect(v.day >= g.treatmentContext.on).toBe(true);
         expect(v.reasons.length).toBeGreaterThan(0);
         expect(v.state === 'stopped').toBe(v.stop !== null);
         if (v.state !== 'planned' || v.act?.kind !== 'treat') continue;
@@ -387,7 +387,7 @@ it('property: whatever is laid keeps interval, number, partners, picking and gro
         put.push({ day: v.day, label });
       }
       const again = assignVisits(programme, { ...g, standing: standing(visits) });
-      expect(changesOf(kept(visits), again, g.treatmentContext.today)).toEqual([]);
+      expect(changesOf(kept(visits), again, g.treatmentContext.on)).toEqual([]);
     }),
     { numRuns: 150 },
   );

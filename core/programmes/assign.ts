@@ -3,7 +3,7 @@ import { findWork } from '../work/works';
 import { blocked, standing } from '../gates/rules';
 import type { Gate } from '../gates/gate';
 import { dayAfter } from '../../lib/calendar/days';
-import { type Day } from '../../lib/calendar/zone';
+import { type LocalDate } from '../../lib/calendar/zone';
 import { withYearsAhead } from '../season/year';
 import { stepSpans, type DayReason } from './spans';
 import type { ProgrammeStep, YearProgramme } from './schema';
@@ -30,7 +30,7 @@ export interface StandingVisit extends VisitKey {
   /** `waiting`: for the look that decides it; `off`: left out, or the look found no cause. */
   state: 'open' | 'waiting' | 'done' | 'off';
   /** The day it is planned for, or on which it was done. */
-  day: Day;
+  day: LocalDate;
   /** What a look found; null while nobody has said. */
   found: boolean | null;
   /** Why somebody moved it by hand: its time is no bound for it, only the label is. */
@@ -44,11 +44,11 @@ export interface Ground extends TreatContext {
   work: WorkFacts | null;
   /** Conditions that were ever named on it. */
   had: readonly string[];
-  from: Day;
-  until: Day;
+  from: LocalDate;
+  until: LocalDate;
   standing: readonly StandingVisit[];
   /** Covers that rain wore out before their days were over: by the visit that put them on. */
-  worn: readonly (VisitKey & { renewOn: Day; mm: number })[];
+  worn: readonly (VisitKey & { renewOn: LocalDate; mm: number })[];
 }
 
 export interface WorkAct {
@@ -60,9 +60,9 @@ export interface WorkAct {
 }
 /** One visit of a programme on one tree. */
 export interface AssignedVisit extends VisitKey {
-  day: Day;
-  earliest: Day;
-  latest: Day;
+  day: LocalDate;
+  earliest: LocalDate;
+  latest: LocalDate;
   reasons: DayReason[];
   /** `expected`: it waits for a look; `stopped`: something stands against it on every day of its time; the rest as it stands. */
   state: 'planned' | 'expected' | 'stopped' | 'done' | 'off';
@@ -73,11 +73,11 @@ export interface AssignedVisit extends VisitKey {
 /** A visit that has no day yet. */
 interface Wish extends VisitKey {
   of: ProgrammeStep;
-  day: Day;
-  earliest: Day;
-  latest: Day;
+  day: LocalDate;
+  earliest: LocalDate;
+  latest: LocalDate;
   /** Last day of its time: a series ends with it. */
-  to: Day;
+  to: LocalDate;
   reasons: DayReason[];
   waits: boolean;
 }
@@ -112,10 +112,15 @@ function opening(of: ProgrammeStep, ground: Ground): Wish[] {
 }
 
 /** The next of a series after one that has its day; null where it is over. */
-function nextOf(wish: Wish, day: Day, done: boolean, worn: { renewOn: Day; mm: number } | undefined): Wish | null {
+function nextOf(
+  wish: Wish,
+  day: LocalDate,
+  done: boolean,
+  worn: { renewOn: LocalDate; mm: number } | undefined,
+): Wish | null {
   const { again } = wish.of;
   if (!again || wish.nth >= again.most) return null;
-  const [earliest, due, last] = again.days.map((n) => dayAfter(day, n, 'days')) as [Day, Day, Day];
+  const [earliest, due, last] = again.days.map((n) => dayAfter(day, n, 'days')) as [LocalDate, LocalDate, LocalDate];
   const next = { ...wish, nth: wish.nth + 1, earliest };
   // Rain that wore the cover out brings the next one forward, never before its shortest time.
   if (worn && worn.renewOn < due) {
@@ -133,14 +138,14 @@ function following(
   programme: YearProgramme,
   ground: Ground,
   wish: Wish,
-  day: Day,
+  day: LocalDate,
   done: boolean,
   expected: boolean,
 ): Wish[] {
   return programme.steps.flatMap((of): Wish[] => {
     if (of.when.by !== 'after' || of.when.step !== wish.step || !concerned(of, ground)) return [];
     const { unit, span } = of.when;
-    const [earliest, wished, latest] = span.map((n) => dayAfter(day, n, unit)) as [Day, Day, Day];
+    const [earliest, wished, latest] = span.map((n) => dayAfter(day, n, unit)) as [LocalDate, LocalDate, LocalDate];
     if (wished > ground.until) return [];
     return [
       {
@@ -165,8 +170,8 @@ type Placed = Pick<AssignedVisit, 'day' | 'act' | 'stop'>;
 function workOn(
   act: Extract<ProgrammeStep['act'], { kind: 'work' }>,
   facts: WorkFacts | null,
-  day: Day,
-  to: Day,
+  day: LocalDate,
+  to: LocalDate,
 ): Placed {
   const work = facts && findWork(act.work, facts.customWorks);
   if (!facts || !work) return { day, act: null, stop: { why: 'not measured' } };
@@ -212,7 +217,13 @@ const baseOf = ({ step, year, nth, earliest, latest, reasons }: Wish) => ({
 });
 
 /** What comes after a visit that has its day joins those that wait. */
-function enqueue({ programme, ground, queue }: Course, wish: Wish, day: Day, done: boolean, expected: boolean): void {
+function enqueue(
+  { programme, ground, queue }: Course,
+  wish: Wish,
+  day: LocalDate,
+  done: boolean,
+  expected: boolean,
+): void {
   const worn = ground.worn.find((w) => keyOf(w) === keyOf(wish));
   const next = nextOf(wish, day, done, worn);
   queue.push(...(next ? [next] : []), ...following(programme, ground, wish, day, done, expected));
@@ -246,7 +257,7 @@ function takeAhead(course: Course, wish: Wish, was: StandingVisit | undefined, e
   const { of, earliest, latest } = wish;
   const byHand = was?.byHand ?? null;
   const reasons: DayReason[] = byHand === null ? wish.reasons : [{ by: 'hand', because: byHand }];
-  const { today } = context;
+  const { on: today } = context;
   // What stands keeps its day as long as its time allows; what was moved by hand, as long as it may.
   const kept = was && (byHand !== null || (was.day >= earliest && was.day <= latest));
   const wished = kept ? was.day : wish.day;
@@ -298,7 +309,7 @@ function take(course: Course, wish: Wish): void {
     return;
   }
   // What is late stays where it was promised, until somebody does it or leaves it out.
-  if (was?.state === 'open' && was.day < course.context.today) {
+  if (was?.state === 'open' && was.day < course.context.on) {
     course.out.push({ ...baseOf(wish), day: was.day, state: 'planned', act: null, stop: null });
     return enqueue(course, wish, was.day, false, false);
   }
@@ -313,9 +324,9 @@ function take(course: Course, wish: Wish): void {
  */
 export function assignVisits(programme: YearProgramme, ground: Ground): AssignedVisit[] {
   const order = new Map(programme.steps.map((s, i) => [s.key, i]));
-  const soonest = (a: VisitKey & { day: Day }, b: VisitKey & { day: Day }) =>
+  const soonest = (a: VisitKey & { day: LocalDate }, b: VisitKey & { day: LocalDate }) =>
     a.day.localeCompare(b.day) || order.get(a.step)! - order.get(b.step)! || a.nth - b.nth;
-  const years = Number(ground.until.slice(0, 4)) - Number(ground.treatmentContext.today.slice(0, 4));
+  const years = Number(ground.until.slice(0, 4)) - Number(ground.treatmentContext.on.slice(0, 4));
   const context = { ...ground.treatmentContext, year: withYearsAhead(ground.treatmentContext.year, years) };
   const course: Course = {
     programme,
@@ -334,7 +345,7 @@ export function assignVisits(programme: YearProgramme, ground: Ground): Assigned
 }
 
 /** The reasons of a visit that had to be moved from the day on which it was first wished for. */
-function moved(reasons: readonly DayReason[], wished: Day, { act }: Placed): DayReason[] {
+function moved(reasons: readonly DayReason[], wished: LocalDate, { act }: Placed): DayReason[] {
   const before = reasons.find((r) => r.by === 'label');
   return [
     ...reasons.filter((r) => r !== before),
@@ -346,8 +357,8 @@ function place(
   of: ProgrammeStep,
   programme: YearProgramme,
   ground: Ground,
-  day: Day,
-  to: Day,
+  day: LocalDate,
+  to: LocalDate,
   last: Last | undefined,
   was: StandingVisit | undefined,
 ): Placed {

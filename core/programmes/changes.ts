@@ -1,4 +1,4 @@
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 import { keyOf, type AssignedVisit, type VisitKey } from './assign';
 
 /** A visit of a laid programme as it is kept. */
@@ -7,9 +7,9 @@ export interface KeptVisit extends VisitKey {
   state: 'expected' | 'stopped' | 'planned' | 'done' | 'off';
   /** It was planned: where it is off all the same, somebody left it out by hand. */
   promised: boolean;
-  day: Day;
-  earliest: Day;
-  latest: Day;
+  day: LocalDate;
+  earliest: LocalDate;
+  latest: LocalDate;
   labelKey: string | null;
   useKey: string | null;
 }
@@ -30,7 +30,11 @@ export type Change =
   | { kind: 'wait' | 'off'; now: AssignedVisit | null; was: KeptVisit };
 
 /** How far ahead of the visits that stand a new one may be told of: what was never planned and is over is not. */
-export function changesOf(kept: readonly KeptVisit[], assignment: readonly AssignedVisit[], today: Day): Change[] {
+export function changesOf(
+  kept: readonly KeptVisit[],
+  assignment: readonly AssignedVisit[],
+  today: LocalDate,
+): Change[] {
   const now = new Map(assignment.map((v) => [keyOf(v), v]));
   const was = new Map(kept.map((v) => [keyOf(v), v]));
   const changed = kept.flatMap((v): Change[] => change(v, now.get(keyOf(v)) ?? null, today));
@@ -40,7 +44,7 @@ export function changesOf(kept: readonly KeptVisit[], assignment: readonly Assig
   return [...changed, ...added];
 }
 
-function change(was: KeptVisit, now: AssignedVisit | null, today: Day): Change[] {
+function change(was: KeptVisit, now: AssignedVisit | null, today: LocalDate): Change[] {
   if (was.state === 'done' || (was.state === 'off' && (was.promised || !now || now.state === 'off'))) return [];
   if (!now || now.state === 'off' || now.state === 'done')
     // What was promised and is late stays until somebody does it or leaves it out.

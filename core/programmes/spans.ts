@@ -1,5 +1,5 @@
 import type { LocalMonth } from '../../lib/calendar/months';
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 import { localMonth } from '../../lib/calendar/hemisphere';
 import type { StageDate } from '../season/stages';
 import { monthSpans, timedSpans } from '../season/timed';
@@ -8,24 +8,31 @@ import type { StepTime } from './schema';
 
 /** Why a visit stands on its day: what it was first counted from, and what moved it since. */
 export type DayReason =
-  | { by: 'stage'; code: StageDate['code']; day: Day; earliest: Day; latest: Day; rests: StageDate['rests'] }
-  | { by: 'heat'; model: string; day: Day; earliest: Day; latest: Day; rests: HeatDate['rests'] }
+  | {
+      by: 'stage';
+      code: StageDate['code'];
+      day: LocalDate;
+      earliest: LocalDate;
+      latest: LocalDate;
+      rests: StageDate['rests'];
+    }
+  | { by: 'heat'; model: string; day: LocalDate; earliest: LocalDate; latest: LocalDate; rests: HeatDate['rests'] }
   | { by: 'months'; from: LocalMonth; to: LocalMonth }
-  | { by: 'begun'; from: Day }
-  | { by: 'after'; step: string; day: Day; done: boolean }
-  | { by: 'interval'; day: Day; days: number; done: boolean }
-  | { by: 'rain'; day: Day; mm: number }
+  | { by: 'begun'; from: LocalDate }
+  | { by: 'after'; step: string; day: LocalDate; done: boolean }
+  | { by: 'interval'; day: LocalDate; days: number; done: boolean }
+  | { by: 'rain'; day: LocalDate; mm: number }
   | { by: 'hand'; because: string }
   /** Label, book or a closed season left no earlier day. */
-  | { by: 'label'; wished: Day; product: string | null };
+  | { by: 'label'; wished: LocalDate; product: string | null };
 
 /** A time of one year in which a step may be done. */
 export interface StepSpan {
   /** The year in which it ends: what tells it from the same step of another year. */
   year: number;
-  from: Day;
-  to: Day;
-  earliest: Day;
+  from: LocalDate;
+  to: LocalDate;
+  earliest: LocalDate;
   reasons: DayReason[];
 }
 
@@ -72,7 +79,7 @@ export function stepSpans(
   time: OwnTime,
   year: HostYear,
   south: boolean,
-  span: { from: Day; to: Day },
+  span: { from: LocalDate; to: LocalDate },
   everyYears = 1,
 ): StepSpan[] {
   const [first, last] = [Number(span.from.slice(0, 4)), Number(span.to.slice(0, 4))];

@@ -1,7 +1,7 @@
 import type { Prices } from '../cost/prices';
 import { atTree, workAtTree } from '../prescribe/costs';
 import { INSPECTION_MINUTES } from '../schedule/durations';
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 import { keyOf, type AssignedVisit } from './assign';
 
 /** One visit of a programme over all its trees: when, how many, what it takes and what it costs at the trees. */
@@ -11,8 +11,8 @@ export interface VisitSum {
   nth: number;
   kind: 'treat' | 'work' | 'look';
   /** First and last day on which any of its trees has it. */
-  from: Day;
-  to: Day;
+  from: LocalDate;
+  to: LocalDate;
   trees: number;
   /** Trees on which it waits for a look. */
   expected: number;
@@ -48,7 +48,7 @@ export function costOf(v: AssignedVisit, prices: Prices): number {
 export function sumsOf(trees: readonly (readonly AssignedVisit[])[], prices: Prices): ProgrammeSums {
   const visits = new Map<string, VisitSum>();
   const products = new Map<string, ProgrammeSums['products'][number]>();
-  const days = new Set<Day>();
+  const days = new Set<LocalDate>();
   let [planned, expected] = [0, 0];
   for (const v of trees.flat().filter(stands)) {
     if (!v.act) continue;

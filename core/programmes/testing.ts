@@ -2,7 +2,7 @@ import type { Label } from '../label/schema';
 import { UNSAID } from '../prescribe/unsaid';
 import type { TreatmentContext } from '../gates/context';
 import { dayAfter } from '../../lib/calendar/days';
-import { type Day } from '../../lib/calendar/zone';
+import { type LocalDate } from '../../lib/calendar/zone';
 import type { StageDate } from '../season/stages';
 import type { HostYear } from '../season/year';
 import { findCondition, findHost, heatModels, regionOf, trainingLabels } from '@/knowledge';
@@ -55,12 +55,12 @@ export const yearOf = (from: number, shift = 0): HostYear => ({
   ),
 });
 
-export const TODAY: Day = '2026-11-26';
+export const TODAY: LocalDate = '2026-11-26';
 /** A healthy tree of a host, measured, with everything that a plan asks for. */
 export const tree = (hostId = 'apple', more: Partial<TreatmentContext> = {}): TreatmentContext => ({
   ...UNSAID,
   supervised: true,
-  today: TODAY,
+  on: TODAY,
   host: findHost(hostId)!,
   hostConfirmed: true,
   crownLoss: 3,
@@ -90,7 +90,7 @@ export const ground = (more: Partial<Ground> = {}): Ground => ({
   detections: {},
   choices: { soil: 'moist', leaf: null, temperatureC: 8, windMs: 2, rainNext24Mm: 0 },
   work: {
-    today: TODAY,
+    on: TODAY,
     south: false,
     customWorks: [],
     system: 'metric',

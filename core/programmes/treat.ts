@@ -9,7 +9,7 @@ import { workOutOn, type Prescription } from '../prescribe/prescribe';
 import { faced, type Choices, type TreatmentContext } from '../gates/context';
 import { firstOpen, type Bound } from '../prescribe/when';
 import { dayAfter } from '../../lib/calendar/days';
-import { type Day } from '../../lib/calendar/zone';
+import { type LocalDate } from '../../lib/calendar/zone';
 import type { ProgrammeStep, YearProgramme } from './schema';
 
 /** A treatment that has its day: what is put on, against what, and what somebody has to answer for. */
@@ -84,12 +84,16 @@ function candidates(act: Treats, school: YearProgramme['school'], ground: TreatC
 }
 
 /** When a use is free within a time, or what keeps it closed: of the time itself, the programme has the word. */
-const freeDay = (context: TreatmentContext, { label, use }: Candidate, from: Day, to: Day): Day | Bound[] =>
-  firstOpen({ ...context, today: from, condition: null, problems: [] }, label, use, to);
+const freeDay = (
+  context: TreatmentContext,
+  { label, use }: Candidate,
+  from: LocalDate,
+  to: LocalDate,
+): LocalDate | Bound[] => firstOpen({ ...context, on: from, condition: null, problems: [] }, label, use, to);
 
 /** A candidate with its free day, before anything else is asked. */
 interface Free extends Candidate {
-  day: Day;
+  day: LocalDate;
   /** A pest might grow used to it: its group, or the product where they are to change, was the last one. */
   again: boolean;
 }
@@ -149,11 +153,11 @@ export function treatmentOn(
   act: Treats,
   school: YearProgramme['school'],
   ground: TreatContext,
-  from: Day,
-  to: Day,
+  from: LocalDate,
+  to: LocalDate,
   last: Last | null,
   keep: { labelKey: string; useKey: string } | null,
-): { day: Day; act: Treatment } | Stop {
+): { day: LocalDate; act: Treatment } | Stop {
   const all = candidates(act, school, ground);
   if (!all.length) return { why: 'no product' };
   const days = all.map((c) => ({ ...c, day: freeDay(ground.treatmentContext, c, from, to) }));
@@ -178,7 +182,7 @@ export function treatmentOn(
 export function withTreatment(
   context: TreatmentContext,
   { label, use, result }: Treatment,
-  day: Day,
+  day: LocalDate,
 ): TreatmentContext {
   if (!result.dose.ok) return context;
   const actives = result.dose.actives.map((a) => ({ name: a.name, grams: a.grams }));

@@ -172,6 +172,7 @@ function plannedBy(q: Planned, look: Lookup): { context: TreatmentContext; label
   const context: TreatmentContext = {
     ...UNSAID,
     ...q,
+    on: q.today,
     year: {
       heat: [],
       stages: q.stages.map((s) => ({

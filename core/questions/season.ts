@@ -1,3 +1,4 @@
+import type { LocalDate } from '../../lib/calendar/zone';
 import { z } from 'zod';
 import { USUAL_SCHOOLS } from '../decide/schools';
 import { VIGOURS } from '../diagnose/words';
@@ -217,7 +218,7 @@ interface AssignAsked {
   programme: string | YearProgramme;
   host: string;
   today: string;
-  until: string;
+  until: LocalDate;
   south: boolean;
   region: string;
   diameters: number[];
@@ -244,7 +245,7 @@ function contextOf(
 ): TreatmentContext {
   return {
     ...UNSAID,
-    today: q.today,
+    on: q.today,
     host,
     hostConfirmed: true,
     south: q.south,
@@ -303,7 +304,7 @@ function assignedVisits(q: AssignAsked, look: Lookup) {
     detections: {},
     choices: { soil: null, leaf: null, temperatureC: null, windMs: null, rainNext24Mm: null },
     work: {
-      today: q.today,
+      on: q.today,
       south: context.south,
       customWorks: [],
       system: 'metric',

@@ -1,5 +1,5 @@
 import type { SiteQuote } from './property-schema';
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 
 /** Whether an offer is for a property; one of before says nothing, and is for a tree. */
 export const isProperty = (data: object): data is SiteQuote => 'about' in data && data.about === 'property';
@@ -13,7 +13,7 @@ export interface OfferedVisit {
   /** What it is, in words; visits of one kind are one line. */
   what: string;
   against: string;
-  day: Day;
+  day: LocalDate;
   /** Minor units, without coming out. */
   cost: number;
   maybe: boolean;

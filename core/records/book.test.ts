@@ -19,7 +19,7 @@ const host = findHost('wych-elm')!;
 const condition = findCondition('elm-leaf-beetle')!;
 const licence = { number: 'L-1', categories: ['ornamental'], expires: '2030-01-01' };
 const treated = {
-  today: '2026-06-01',
+  on: '2026-06-01',
   host,
   hostConfirmed: true,
   condition,

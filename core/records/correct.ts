@@ -1,5 +1,5 @@
 import type { Issue } from '../../lib/result';
-import { dayIn, type Day } from '../../lib/calendar/zone';
+import { dayIn, type LocalDate } from '../../lib/calendar/zone';
 import { followUps, type FollowUp } from '../season/follow-ups';
 import type { Step } from '../season/programme';
 import type { LabelUse } from '../label/schema';
@@ -18,7 +18,7 @@ export interface CorrectionContext {
   /** The newest version, and whether it is withdrawn. */
   was: ApplicationRecord;
   wasWithdrawn: boolean;
-  lot: { id: string; labelKey: string; lotNumber: string; expiresOn: Day; onHand: number } | null;
+  lot: { id: string; labelKey: string; lotNumber: string; expiresOn: LocalDate; onHand: number } | null;
   /** The host as it is known today; null where it is known no more. */
   host: Pick<Host, 'edible'> | null;
 }
@@ -46,7 +46,7 @@ export function correct(
   | {
       ok: true;
       data: ApplicationRecord;
-      doneOn: Day;
+      doneOn: LocalDate;
       followUps: FollowUp[];
       words: string;
       stock: StockChange[];

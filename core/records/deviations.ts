@@ -2,7 +2,7 @@ import type { Dose } from '../dose/dose';
 import type { Gate } from '../gates/gate';
 import { doseChangeSentence, type DoseAnswer } from '../dose/dose-change';
 import type { LabelUse } from '../label/schema';
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 import { figure } from '../../lib/units/units';
 
 /** Share by which the amount used may differ from the planned one before somebody must say why. */
@@ -16,13 +16,13 @@ export function deviations(
     gates: Gate[];
     /** Reasons given for holds, by gate. */
     released: Readonly<Record<string, string>>;
-    lot: { lotNumber: string; expiresOn: Day } | null;
+    lot: { lotNumber: string; expiresOn: LocalDate } | null;
     /** Mixes that it came from. */
     drawn: readonly { code: string; goodUntil: string }[] | null;
     /** Where the newest facts gave another dose, which of both was followed. */
     change?: DoseAnswer | null;
   },
-  b: { amount: number; protection: string[]; startedAt: string; doneOn: Day },
+  b: { amount: number; protection: string[]; startedAt: string; doneOn: LocalDate },
 ): string[] {
   const out: string[] = [];
   const off = (b.amount - c.dose.product) / c.dose.product;

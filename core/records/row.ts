@@ -1,8 +1,10 @@
+import type { Instant } from '../../lib/calendar/zone';
+
 /** What one tree of a row gets of what was used on all of them, and the part of the time that it took. */
 export interface Share {
   amount: number;
-  startedAt: string;
-  endedAt: string;
+  startedAt: Instant;
+  endedAt: Instant;
 }
 
 /**

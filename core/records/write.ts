@@ -5,7 +5,7 @@ import type { Gate } from '../gates/gate';
 import { groupWords } from '../label/group';
 import type { Label, LabelUse } from '../label/schema';
 import type { Ring } from '../ring/ring';
-import { dayIn, type Day } from '../../lib/calendar/zone';
+import { dayIn, type LocalDate } from '../../lib/calendar/zone';
 import { followUps, type FollowUp } from '../season/follow-ups';
 import type { Step } from '../season/programme';
 import { figure } from '../../lib/units/units';
@@ -47,7 +47,7 @@ export interface RecordContext {
   /** In force with the weather and soil at the time of the work. */
   gates: Gate[];
   released: Record<string, string>;
-  lot: { id: string; labelKey: string; lotNumber: string; expiresOn: Day; onHand: number } | null;
+  lot: { id: string; labelKey: string; lotNumber: string; expiresOn: LocalDate; onHand: number } | null;
   /** What came from mixes that were made before; null where it came from the lot itself. */
   drawn: readonly Drawn[] | null;
 }
@@ -103,7 +103,7 @@ export function writeUp(
   c: RecordContext,
   b: TreatmentInput,
 ):
-  | { ok: true; data: ApplicationRecord; doneOn: Day; followUps: FollowUp[]; words: string }
+  | { ok: true; data: ApplicationRecord; doneOn: LocalDate; followUps: FollowUp[]; words: string }
   | { ok: false; issues: Issue[] } {
   const issues: Issue[] = [];
   const issue = (path: string, sentence: string) => issues.push({ path, message: sentence });

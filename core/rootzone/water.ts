@@ -1,6 +1,6 @@
 import { INTAKE, type SoilTexture } from '../basin/basin';
 import { dayAfter } from '../../lib/calendar/days';
-import { type Day } from '../../lib/calendar/zone';
+import { type LocalDate } from '../../lib/calendar/zone';
 import type { Cm, SquareM } from '../../lib/units/units';
 
 /** Millimetres of water that one decimetre of soil gives back between moist and dry, by texture. Practice figures. */
@@ -51,7 +51,7 @@ export function irrigate(i: {
  * @param mm put on, plus useful rain since
  * @param etMm reference evaporation, mm a day @param share of it that this tree takes, about 0.5 for established trees
  */
-export function nextWater(on: Day, mm: number, etMm: number, share = 0.5): { day: Day; sentence: string } {
+export function nextWater(on: LocalDate, mm: number, etMm: number, share = 0.5): { day: LocalDate; sentence: string } {
   const days = Math.max(1, Math.min(60, Math.floor(mm / Math.max(0.1, etMm * share))));
   return {
     day: dayAfter(on, days, 'days'),

@@ -1,3 +1,4 @@
+import type { Instant } from '../../lib/calendar/zone';
 import { HOLE_MINUTES, PACE, type Pace } from '../label/minutes';
 import type { Method } from '../label/methods';
 import { driveMatrix, type Where } from './drive';
@@ -34,8 +35,8 @@ const drawn = (usual: number, own: readonly number[]): number =>
 export interface Piece extends Where {
   siteId: string;
   method: Method;
-  startedAt: string;
-  endedAt: string;
+  startedAt: Instant;
+  endedAt: Instant;
 }
 /** A day that a crew has closed: minutes from setting out to home, rests apart, and what it did. */
 export interface DayDone {

@@ -1,4 +1,4 @@
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 import type { Hours } from './problem';
 
 /** Hours of some days of the week, all through the year or between two days; those between days go before the others. */
@@ -7,19 +7,19 @@ export interface HoursRule {
   days: number[];
   /** Null: closed on those days. */
   hours: Hours | null;
-  between: { from: Day; to: Day } | null;
+  between: { from: LocalDate; to: LocalDate } | null;
 }
 
 export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 /** Day of the week of a calendar day, 1 for Monday. */
-export const weekdayOf = (day: Day): number => ((new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7) + 1;
+export const weekdayOf = (day: LocalDate): number => ((new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7) + 1;
 
 /**
  * Hours of a day. Rules between two days hold instead of those of every week; where no rule names a day, it is closed; where
  * there are no rules at all, `always` holds; null: it is closed.
  * @example hoursOn(rules, '2027-05-03', { from: 420, to: 1200 })
  */
-export function hoursOn(rules: readonly HoursRule[], day: Day, always: Hours | null): Hours[] {
+export function hoursOn(rules: readonly HoursRule[], day: LocalDate, always: Hours | null): Hours[] {
   const none = always ? [always] : [];
   if (!rules.length) return none;
   const weekday = weekdayOf(day);

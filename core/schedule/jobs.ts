@@ -1,6 +1,6 @@
 import type { Method } from '../label/methods';
 import { dayAfter, daysBetween } from '../../lib/calendar/days';
-import { type Day } from '../../lib/calendar/zone';
+import { type LocalDate } from '../../lib/calendar/zone';
 import { type Job, type Placed } from './problem';
 
 export type About =
@@ -22,11 +22,11 @@ export interface Item {
   labelKey: string | null;
   /** Days that its label asks between two times of it. */
   minDays: number;
-  earliest: Day;
-  latest: Day;
+  earliest: LocalDate;
+  latest: LocalDate;
   firm: boolean;
-  wanted: Day | null;
-  told: Day | null;
+  wanted: LocalDate | null;
+  told: LocalDate | null;
   /** Once a place; at this tree. */
   prepare: number;
   minutes: number;
@@ -133,7 +133,7 @@ export function jobsOf(items: readonly Item[]): JobOf[] {
 }
 
 /** When an item is to stand, as planned. */
-const dayOf = (i: Item): Day => i.wanted ?? i.earliest;
+const dayOf = (i: Item): LocalDate => i.wanted ?? i.earliest;
 
 /** Jobs whose trees have something before this one, and how many days must lie between. */
 function befores(job: JobOf, jobs: readonly JobOf[]): Job['after'][number][] {
@@ -153,7 +153,7 @@ function befores(job: JobOf, jobs: readonly JobOf[]): Job['after'][number][] {
 }
 
 /** An item that leaves room for the next time of its product on its tree, which lies beyond the days in hand. */
-export const before = (item: Item, next: Day | null): Item =>
+export const before = (item: Item, next: LocalDate | null): Item =>
   next === null || !item.minDays
     ? item
     : { ...item, latest: [item.latest, dayAfter(next, -item.minDays, 'days')].sort()[0]! };

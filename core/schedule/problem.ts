@@ -1,5 +1,5 @@
 import { daysBetween } from '../../lib/calendar/days';
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 
 /** Minutes since midnight, by the clock of the place. */
 export interface Hours {
@@ -12,14 +12,14 @@ export interface Job {
   id: string;
   siteId: string;
   /** First and last day on which it may stand. */
-  earliest: Day;
-  latest: Day;
+  earliest: LocalDate;
+  latest: LocalDate;
   /** The last day is a label's or a season's: after it, it is not done at all. Else it is late. */
   firm: boolean;
   /** The day it was planned for, or is due on; null where any day of its span is as good. */
-  wanted: Day | null;
+  wanted: LocalDate | null;
   /** A day that the client has been told; moving it costs. */
-  told: Day | null;
+  told: LocalDate | null;
   /** Minutes of the crew's hands at the trees. */
   minutes: number;
   /** Minutes for which devices hang after they are set, to be pulled on the same day; 0 for none. */
@@ -48,7 +48,7 @@ export interface Job {
   locked: boolean;
 }
 export interface Placed {
-  day: Day;
+  day: LocalDate;
   crewId: string;
 }
 
@@ -78,7 +78,7 @@ export interface Kit {
 
 /** A span of days, crews and what waits for them. */
 export interface Problem {
-  days: readonly Day[];
+  days: readonly LocalDate[];
   crews: readonly Crew[];
   places: readonly JobSite[];
   kits: readonly Kit[];
@@ -160,7 +160,7 @@ export function slotAt({ crews, days }: Problem, placed: Placed | null): number 
 
 /** What keeps a job from a slot. */
 export type Limit =
-  | { by: 'span'; earliest: Day; latest: Day }
+  | { by: 'span'; earliest: LocalDate; latest: LocalDate }
   | { by: 'crew off'; crewId: string }
   | { by: 'licence'; crewId: string; category: string | null }
   | { by: 'air'; chance: number }
@@ -172,7 +172,7 @@ export type Limit =
   | { by: 'kit'; kit: string; count: number }
   | { by: 're-entry'; siteId: string; jobId: string }
   | { by: 'after'; jobId: string; days: number }
-  | { by: 'locked'; day: Day };
+  | { by: 'locked'; day: LocalDate };
 
 /** How likely the air is to suit a job on a day; where nobody knows, as often as on the days that are known. */
 export function chanceOn({ chances }: Pick<Job, 'chances'>, day: number): number {
@@ -182,7 +182,7 @@ export function chanceOn({ chances }: Pick<Job, 'chances'>, day: number): number
 }
 
 /** What standing on a day costs a job for itself: its hands, late, off its day, the air, moved from what somebody counts on. */
-export function ownCost(job: Job, day: Day, dayIndex: number, crewId: string): number {
+export function ownCost(job: Job, day: LocalDate, dayIndex: number, crewId: string): number {
   // What was late before these days began is late on each of them: only the days since count.
   const late = Math.max(0, Math.min(daysBetween(job.latest, day), dayIndex));
   const off = job.wanted === null ? 0 : Math.abs(daysBetween(job.wanted, day));

@@ -1,4 +1,4 @@
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 import { bounding, type Bounding } from './bound';
 import { emptyPlan, type Plan } from './plan';
 import { indexed, placedAt, slotAt, type Indexed, type Limit, type Placed, type Problem } from './problem';
@@ -6,7 +6,7 @@ import { search, type Search } from './search';
 
 /** A crew's day of an answer. */
 export interface PlannedDay {
-  day: Day;
+  day: LocalDate;
   crewId: string;
   stops: { siteId: string; jobIds: string[]; arrive: number; begin: number; end: number }[];
   driving: number;
@@ -27,7 +27,7 @@ export interface Answer {
   /** No plan costs less than this; null while nobody has looked for it. */
   bound: number | null;
   /** Days of crews that are full: what an hour more would save, by the prices of the bound; the dearest first. */
-  full: { day: Day; crewId: string; hourSaves: number }[];
+  full: { day: LocalDate; crewId: string; hourSaves: number }[];
 }
 
 /** How far an answer may be from the best, as a share of its cost; null without a bound. What cannot be done at all is no choice. */
@@ -145,7 +145,7 @@ export interface WhyNot {
   /** Minutes more than where it stands now; null where it may not stand there. */
   more: number | null;
 }
-export function whyNot(problem: Problem, { rounds }: Pick<Answer, 'rounds'>, jobId: string, day: Day): WhyNot[] {
+export function whyNot(problem: Problem, { rounds }: Pick<Answer, 'rounds'>, jobId: string, day: LocalDate): WhyNot[] {
   const x = indexed(problem);
   const at = placedIn({ rounds });
   const plan = emptyPlan(x);
@@ -169,14 +169,14 @@ export function whyNot(problem: Problem, { rounds }: Pick<Answer, 'rounds'>, job
 }
 
 /** A problem in which it rains up to and with a day: what hangs on the air does not go. */
-export const rainsUntil = (problem: Problem, last: Day): Problem => ({
+export const rainsUntil = (problem: Problem, last: LocalDate): Problem => ({
   ...problem,
   jobs: problem.jobs.map((j) =>
     j.chances ? { ...j, chances: j.chances.map((c, d) => (problem.days[d]! <= last ? 0 : c)) } : j,
   ),
 });
 /** A problem in which a crew does not go out on some days. */
-export const withoutCrew = (problem: Problem, crewId: string, from: Day, to: Day): Problem => ({
+export const withoutCrew = (problem: Problem, crewId: string, from: LocalDate, to: LocalDate): Problem => ({
   ...problem,
   crews: problem.crews.map((c) =>
     c.id === crewId

@@ -1,9 +1,9 @@
 import { dayAfter } from '../../lib/calendar/days';
-import { type Day } from '../../lib/calendar/zone';
+import { type LocalDate } from '../../lib/calendar/zone';
 
 /** A protectant on the leaf: what its label says of lasting. */
 export interface Cover {
-  driedOn: Day;
+  driedOn: LocalDate;
   /** Days that the label lets it stand. */
   lastsDays: number;
   /** Never again before so many days, unless the label itself renews after rain. */
@@ -23,7 +23,7 @@ export interface CoverLeft {
   share: number;
   rainMm: number;
   /** The day to cover again, and what moved it there. */
-  renewOn: Day;
+  renewOn: LocalDate;
   why: CoverEnd;
 }
 
@@ -41,7 +41,11 @@ export const shareLeft = (rainMm: number): number => Math.max(0, 1 - rainMm / GO
  * @param rain by day from the day it dried on, mm
  * @param earlyRainMm rain inside the rain-free hours
  */
-export function coverLeft(cover: Cover, rain: readonly { day: Day; mm: number }[], earlyRainMm: number): CoverLeft {
+export function coverLeft(
+  cover: Cover,
+  rain: readonly { day: LocalDate; mm: number }[],
+  earlyRainMm: number,
+): CoverLeft {
   const byLabel = dayAfter(cover.driedOn, cover.lastsDays, 'days');
   const earliest = dayAfter(cover.driedOn, cover.minDays, 'days');
   const rainMm = rain.reduce((sum, r) => sum + r.mm, 0);
@@ -57,7 +61,7 @@ export function coverLeft(cover: Cover, rain: readonly { day: Day; mm: number }[
 }
 
 /** The day on which the rain since it dried has come to so much; null while it has not. */
-function dayOf(rain: readonly { day: Day; mm: number }[], mm: number): Day | null {
+function dayOf(rain: readonly { day: LocalDate; mm: number }[], mm: number): LocalDate | null {
   let sum = 0;
   for (const r of rain) {
     sum += r.mm;

@@ -2,20 +2,20 @@ import { monthOf, type LocalMonth } from '../../lib/calendar/months';
 import type { FollowUpRule } from './rules';
 import type { LocalFollowUpRule } from './local-rules';
 import { dayAfter, formatDay } from '../../lib/calendar/days';
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 
 export interface FollowUp {
   ruleId: string;
   kind: FollowUpRule['kind'];
   what: string;
-  due: Day;
-  earliest: Day;
-  latest: Day;
+  due: LocalDate;
+  earliest: LocalDate;
+  latest: LocalDate;
   reason: string;
   onlyIf?: string;
 }
 
-function intoMonths(day: Day, months: readonly LocalMonth[] | undefined): Day {
+function intoMonths(day: LocalDate, months: readonly LocalMonth[] | undefined): LocalDate {
   if (!months?.length) return day;
   let d = day;
   for (let i = 0; i < 12 && !months.includes(monthOf(d)); i++) d = dayAfter(`${d.slice(0, 7)}-01`, 1, 'months');
@@ -35,7 +35,7 @@ export const span = (n: number, unit: string) => `${n} ${n === 1 ? unit.slice(0,
  */
 export function followUps(
   rules: readonly LocalFollowUpRule[],
-  doneOn: Day,
+  doneOn: LocalDate,
   minDays = 0,
   labelMonths: readonly LocalMonth[] = [],
 ): FollowUp[] {

@@ -3,7 +3,7 @@ import type { Bbch } from './bbch';
 import { dayLength } from './day-length';
 import { degreeDays } from './degree-days';
 import { dayAfter } from '../../lib/calendar/days';
-import { type Day } from '../../lib/calendar/zone';
+import { type LocalDate } from '../../lib/calendar/zone';
 import type { Growth } from './growth-schema';
 
 /** The stages of a host in the order in which they come. */
@@ -24,7 +24,7 @@ export const SEASON_DAYS = CHILL_DAYS + 366;
 const LONGEST_DAY = 172;
 
 /** First day on which heat counts in the season that holds a day: 1 January, or 1 July in the south. */
-export function seasonStart(day: Day, south: boolean): Day {
+export function seasonStart(day: LocalDate, south: boolean): LocalDate {
   if (!south) return `${day.slice(0, 4)}-01-01`;
   return day.slice(5) >= '07-01' ? `${day.slice(0, 4)}-07-01` : `${Number(day.slice(0, 4)) - 1}-07-01`;
 }
@@ -42,7 +42,7 @@ interface Way {
 }
 
 /** What a season's calendar says at a latitude: whether the days are short enough for autumn, day by day since chill counts. */
-function shortDays(growth: Growth, start: Day, lat: number): boolean[] {
+function shortDays(growth: Growth, start: LocalDate, lat: number): boolean[] {
   if (!growth.autumn) return [];
   const first = Math.floor(Date.parse(`${start}T00:00Z`) / 864e5);
   const newYear = Math.floor(Date.parse(`${start.slice(0, 4)}-01-01T00:00Z`) / 864e5);
@@ -72,7 +72,7 @@ function step(growth: Growth, way: Way, { min, max }: Range, index: number, shor
 /** The weather of one season: what was measured, and what may come after it. */
 export interface SeasonWeather {
   /** First day on which heat counts. */
-  start: Day;
+  start: LocalDate;
   /** Measured days in order, from the day on which chill counts ({@link CHILL_DAYS} before `start`); empty while it lies ahead. */
   measured: readonly Range[];
   /** Equally likely courses of the days after the measured ones. */
@@ -82,7 +82,7 @@ export interface SeasonWeather {
 }
 
 /** Calendar day so many days after chill began to count. */
-export const dayOfSeason = (start: Day, index: number): Day => dayAfter(start, index - CHILL_DAYS, 'days');
+export const dayOfSeason = (start: LocalDate, index: number): LocalDate => dayAfter(start, index - CHILL_DAYS, 'days');
 
 /**
  * When each stage is reached in every course of a season, in days since chill counts; a course that does not reach a stage

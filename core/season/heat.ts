@@ -1,5 +1,5 @@
 import { degreeDays, type DegreeDayMethod } from './degree-days';
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 
 /** What heat brings about: the sum that it takes, from when, and how it was counted by whoever found it. */
 export interface HeatTarget {
@@ -11,7 +11,7 @@ export interface HeatTarget {
   sum: number;
 }
 export interface DayRange {
-  day: Day;
+  day: LocalDate;
   min: number;
   max: number;
 }
@@ -23,7 +23,7 @@ export function heatOf(target: Omit<HeatTarget, 'sum'>, days: readonly DayRange[
 }
 
 /** The first day on which the sum is reached; null where these days do not reach it. */
-export function reachedOn(target: HeatTarget, days: readonly DayRange[]): Day | null {
+export function reachedOn(target: HeatTarget, days: readonly DayRange[]): LocalDate | null {
   let total = 0;
   for (const d of days) {
     total += degreeDays(d.min, d.max, target.baseC, target.ceilingC, target.method);
@@ -34,10 +34,10 @@ export function reachedOn(target: HeatTarget, days: readonly DayRange[]): Day | 
 
 export interface ExpectedDay {
   /** The middle of the years that are known; on the way it is measured, and the spread is gone. */
-  day: Day;
+  day: LocalDate;
   /** Nine in ten of the years lie between these. */
-  earliest: Day;
-  latest: Day;
+  earliest: LocalDate;
+  latest: LocalDate;
   rests: 'measured' | 'measured-and-past' | 'past';
   /** Of the years that are known, so many reach the sum; the day is that of those which do. */
   reached: { years: number; of: number };
@@ -55,7 +55,7 @@ export function expectedOn(
   target: HeatTarget,
   measured: readonly DayRange[],
   years: readonly (readonly Pick<DayRange, 'min' | 'max'>[])[],
-  dayOf: (daysAfter: number) => Day,
+  dayOf: (daysAfter: number) => LocalDate,
 ): ExpectedDay | null {
   const already = reachedOn(target, measured);
   if (already)

@@ -1,3 +1,4 @@
+import type { Instant, LocalDate } from '../../lib/calendar/zone';
 import type { Hour } from '../weather/station';
 
 /** Relative humidity from which a leaf without a sensor counts as wet, %. */
@@ -37,7 +38,7 @@ export interface ScabSpell extends WetSpell {
   /** Wet hours that the mean temperature asks for; null where the table has none. */
   needed: number | null;
   /** When the wet hours were enough; null while they are not. */
-  infectedAt: string | null;
+  infectedAt: Instant | null;
 }
 
 /** Dry hours that end a spell of wetness: a day, or a third of it in the sun. */
@@ -90,7 +91,7 @@ function spellOf(wet: readonly Hour[], infectedAt: string | null): ScabSpell {
 
 /** A day of bloom, for fire blight. */
 export interface BloomDay {
-  day: string;
+  day: LocalDate;
   /** Hourly temperatures of the day, °C. */
   temperatures: readonly number[];
   rainMm: number;
@@ -101,7 +102,7 @@ export interface BloomDay {
 }
 export type BlightRisk = 'low' | 'moderate' | 'high' | 'infection';
 export interface BlightDay {
-  day: string;
+  day: LocalDate;
   /** Degree-hours above 18.3 °C within the life of a flower, cold days taken off. */
   degreeHours: number;
   /** Which of the four stand: open flowers, heat, wetting, a warm day. */

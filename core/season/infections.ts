@@ -1,7 +1,7 @@
 import type { Hour } from '../weather/station';
 import type { Bbch } from './bbch';
 import { dayAfter } from '../../lib/calendar/days';
-import { dayIn, type Day } from '../../lib/calendar/zone';
+import { dayIn, type LocalDate, type Instant } from '../../lib/calendar/zone';
 import {
   bloomBlight,
   leafCurl,
@@ -46,9 +46,9 @@ export type Cause =
 
 export interface InfectionEvent {
   conditionId: Infection;
-  day: Day;
+  day: LocalDate;
   /** When leaves had been wet for long enough, or the day's end where it is told by the day. */
-  at: string;
+  at: Instant;
   /** 1 for what was measured; else the share of the forecast's courses in which it comes about on this day. */
   chance: number;
   cause: Cause;
@@ -58,8 +58,8 @@ export interface InfectionEvent {
 export function infectionSpan(
   condition: Infection,
   stages: readonly StageDate[],
-  today: Day,
-): { from: Day; to: Day } | null {
+  today: LocalDate,
+): { from: LocalDate; to: LocalDate } | null {
   const { from, to, daysMore } = INFECTIONS[condition];
   const spans = stages
     .filter((s) => s.code === from)
@@ -75,7 +75,7 @@ const DEW_HOURS = 4;
 const FULL_AIR = 97;
 
 /** Days of bloom from hours: whole days alone, with dew where the air was full for hours. */
-function bloomDays(hours: readonly Hour[], timeZone: string, open: (day: Day) => boolean): BloomDay[] {
+function bloomDays(hours: readonly Hour[], timeZone: string, open: (day: LocalDate) => boolean): BloomDay[] {
   return wholeDays(hours, timeZone).map(([day, of]) => ({
     day,
     temperatures: of.map((h) => h.temperatureC),
@@ -98,9 +98,9 @@ function infectedBy(
   condition: Infection,
   hours: readonly Hour[],
   timeZone: string,
-  span: { from: Day; to: Day },
+  span: { from: LocalDate; to: LocalDate },
 ): Omit<InfectionEvent, 'chance'>[] {
-  const inside = (day: Day) => day >= span.from && day <= span.to;
+  const inside = (day: LocalDate) => day >= span.from && day <= span.to;
   if (condition === 'fire-blight') {
     const days = bloomDays(hours, timeZone, inside);
     const first = days.findIndex((d) => d.open);
@@ -139,16 +139,16 @@ export function infectionEvents(
   measured: readonly Hour[],
   members: readonly (readonly Hour[])[],
   timeZone: string,
-  today: Day,
+  today: LocalDate,
 ): InfectionEvent[] {
   const span = infectionSpan(condition, stages, today);
   if (!span) return [];
   const past = infectedBy(condition, measured, timeZone, span).map((e) => ({ ...e, chance: 1 }));
   const now = measured.at(-1)?.at ?? '';
   const before = condition === 'fire-blight' ? measured : measured.slice(-GOES_ON_HOURS);
-  const ahead = new Map<Day, InfectionEvent>();
+  const ahead = new Map<LocalDate, InfectionEvent>();
   for (const member of members) {
-    const days = new Set<Day>();
+    const days = new Set<LocalDate>();
     for (const event of infectedBy(condition, [...before, ...member], timeZone, span)) {
       if (event.at <= now || days.has(event.day)) continue;
       days.add(event.day);

@@ -1,4 +1,4 @@
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 import type { Life, LifeStage, LifeTime } from './life-schema';
 import { monthSpans, timedSpans, type Expected } from './timed';
 import type { HostYear } from './year';
@@ -10,15 +10,20 @@ export interface LifeSpan {
   /** Null where it begins by the calendar, or had begun before the seasons that are known. */
   from: Expected | null;
   /** First and last day, cut to what was asked for. */
-  first: Day;
-  last: Day;
+  first: LocalDate;
+  last: LocalDate;
 }
 
 /**
  * When the stages of a condition come on a host, between two days, in the order of its life.
  * @returns without those whose time hangs on a stage or a sum of heat that nobody can tell for this host
  */
-export function lifeSpans(life: Life, year: HostYear, south: boolean, between: { from: Day; to: Day }): LifeSpan[] {
+export function lifeSpans(
+  life: Life,
+  year: HostYear,
+  south: boolean,
+  between: { from: LocalDate; to: LocalDate },
+): LifeSpan[] {
   const [firstYear, lastYear] = [Number(between.from.slice(0, 4)), Number(between.to.slice(0, 4))];
   return life.flatMap(({ stage, time }) => {
     const spans =

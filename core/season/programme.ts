@@ -1,6 +1,6 @@
 import { monthOf, type LocalMonth } from '../../lib/calendar/months';
 import { dayAfter, daysBetween } from '../../lib/calendar/days';
-import { type Day } from '../../lib/calendar/zone';
+import { type LocalDate } from '../../lib/calendar/zone';
 import { followUps, span } from './follow-ups';
 import type { FollowUpRule } from './rules';
 import type { LocalFollowUpRule } from './local-rules';
@@ -91,7 +91,7 @@ export interface Step {
   months: readonly LocalMonth[];
 }
 export interface Visit {
-  day: Day;
+  day: LocalDate;
   step: string;
   kind: 'treat' | Exclude<FollowUpRule['kind'], 'treat-again'>;
   what: string;
@@ -104,7 +104,7 @@ export interface Visit {
  * month in which the label allows it.
  * @returns visits in order of day, all before `from` + `years`
  */
-export function visitsOf(step: Step, from: Day, years: number): Visit[] {
+export function visitsOf(step: Step, from: LocalDate, years: number): Visit[] {
   if (step.life) return visitsByLife({ ...step, life: step.life }, from, years);
   const end = dayAfter(from, years, 'years');
   const season = [...step.months];
@@ -129,7 +129,7 @@ export function visitsOf(step: Step, from: Day, years: number): Visit[] {
     if (!done) seasonFrom = day;
     perYear.set(year, done + 1);
     visits.push({ day, step: step.name, kind: 'treat', what: step.name, onlyIf });
-    let next: { day: Day; onlyIf: string | null } | null = null;
+    let next: { day: LocalDate; onlyIf: string | null } | null = null;
     for (const followUp of followUps(inSeason, day, step.minDays)) {
       if (followUp.kind !== 'treat-again') {
         if (followUp.due < end)
@@ -150,7 +150,7 @@ export function visitsOf(step: Step, from: Day, years: number): Visit[] {
 }
 
 /** The same where a work has its own life: course by course, and what its rules ask after each time. */
-function visitsByLife(step: Step & { life: Life }, from: Day, years: number): Visit[] {
+function visitsByLife(step: Step & { life: Life }, from: LocalDate, years: number): Visit[] {
   const { times, apart, everyYears, courses } = step.life;
   const end = dayAfter(from, years, 'years');
   const again = step.rules.find((r) => r.kind === 'treat-again');
@@ -187,4 +187,4 @@ function visitsByLife(step: Step & { life: Life }, from: Day, years: number): Vi
 const CONDITIONAL = 0.5;
 export const weightOf = (v: Pick<Visit, 'onlyIf'>): number => (v.onlyIf ? CONDITIONAL : 1);
 /** Whole years from the first day of a plan to a visit. */
-export const yearOf = (from: Day, day: Day): number => Math.floor(daysBetween(from, day) / 365.25);
+export const yearOf = (from: LocalDate, day: LocalDate): number => Math.floor(daysBetween(from, day) / 365.25);

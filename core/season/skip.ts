@@ -1,13 +1,13 @@
 import { dayAfter, daysBetween } from '../../lib/calendar/days';
-import { type Day } from '../../lib/calendar/zone';
+import { type LocalDate } from '../../lib/calendar/zone';
 
 /** A treatment that was due, and the day of the work that it was counted from. */
 export interface Due {
   ruleId: string;
-  due: Day;
-  earliest: Day;
-  latest: Day;
-  doneOn: Day | null;
+  due: LocalDate;
+  earliest: LocalDate;
+  latest: LocalDate;
+  doneOn: LocalDate | null;
 }
 
 /**
@@ -16,7 +16,7 @@ export interface Due {
  * @param today the day on which it is left out
  * @returns null where nothing says how often it comes
  */
-export function nextAfterSkip(visit: Due, today: Day): Omit<Due, 'doneOn'> | null {
+export function nextAfterSkip(visit: Due, today: LocalDate): Omit<Due, 'doneOn'> | null {
   // The name of the rule carries how many intervals were left out before: they lie between the work and this date too.
   const [base, left = '0'] = visit.ruleId.split('+') as [string, string?];
   const every = visit.doneOn === null ? 0 : Math.round(daysBetween(visit.doneOn, visit.due) / (Number(left) + 1));
@@ -26,7 +26,7 @@ export function nextAfterSkip(visit: Due, today: Day): Omit<Due, 'doneOn'> | nul
   while (dayAfter(visit.due, more * every, 'days') <= today) more++;
   const due = dayAfter(visit.due, more * every, 'days');
   const moved = daysBetween(visit.due, due);
-  const shifted = (day: Day) => dayAfter(day, moved, 'days');
+  const shifted = (day: LocalDate) => dayAfter(day, moved, 'days');
   const earliest = shifted(visit.earliest);
   return {
     ruleId: `${base}+${Number(left) + more}`,

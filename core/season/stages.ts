@@ -2,29 +2,29 @@ import { memoize, memoizeEach } from '../../lib/memoize';
 import type { LeafState } from './leaf-state';
 import { isAutumn, trackOf, type Bbch } from './bbch';
 import { dayAfter, daysBetween } from '../../lib/calendar/days';
-import { type Day } from '../../lib/calendar/zone';
+import { type LocalDate } from '../../lib/calendar/zone';
 import { dayOfSeason, reachedIn, stagesOf, type Reached, type SeasonWeather } from './growth';
 import type { Growth } from './growth-schema';
 
 /** A stage that somebody saw on a host at a place, on the first day on which it was seen there. */
 export interface SeenStage {
   code: Bbch;
-  day: Day;
+  day: LocalDate;
 }
 
 /** When a stage is expected, and what that rests on. */
 export interface StageDate {
   code: Bbch;
-  day: Day;
+  day: LocalDate;
   /** Nine times in ten it comes between these. */
-  earliest: Day;
-  latest: Day;
+  earliest: LocalDate;
+  latest: LocalDate;
   /** Somebody saw it; else the day is reached by what was measured, by the forecast, or in most of the other years. */
   rests: 'seen' | 'measured' | 'forecast' | 'years';
   /** Days by which the model's own day was moved by what was seen; later is positive. */
   moved: number;
   /** What moved it: a stage seen this season, or what this place taught in so many seasons. */
-  by: { kind: 'seen'; code: Bbch; day: Day } | { kind: 'learned'; seasons: number } | null;
+  by: { kind: 'seen'; code: Bbch; day: LocalDate } | { kind: 'learned'; seasons: number } | null;
 }
 
 /** By how many days something runs behind the model, and how many seasons taught so. */
@@ -54,7 +54,7 @@ function middle(runs: readonly Reached[], code: Bbch): number | null {
 /** The stage of shoots that grow: what comes again in flushes. */
 const FLUSH: Bbch = 31;
 /** What was seen of a season's own stages, and the later flushes among it: each is itself, and moves no other. */
-function flushesIn(growth: Growth, runs: readonly Reached[], start: Day, seen: readonly SeenStage[]) {
+function flushesIn(growth: Growth, runs: readonly Reached[], start: LocalDate, seen: readonly SeenStage[]) {
   const on = growth.flushesApart === null ? null : middle(runs, FLUSH);
   if (on === null) return { first: seen, later: [] };
   const from = dayAfter(dayOfSeason(start, on), growth.flushesApart!, 'days');
@@ -114,7 +114,7 @@ function unsure(growth: Growth, { seasons }: Behind, sinceSeen: number | null): 
 /** By how many days a stage is moved: by the newest one seen before it this season, less the longer ago; else by what was learned. */
 function movedBy(
   reached: readonly Reached[],
-  start: Day,
+  start: LocalDate,
   learned: Learned,
   code: Bbch,
   before: SeenStage | null,
@@ -194,7 +194,7 @@ function stagesIn(
   return [...out, ...later.map((s) => asSeen(s.code, s.day))];
 }
 
-const asSeen = (code: Bbch, day: Day): StageDate => ({
+const asSeen = (code: Bbch, day: LocalDate): StageDate => ({
   code,
   day,
   earliest: day,
@@ -222,7 +222,7 @@ function restsOn(weather: SeasonWeather, index: number): StageDate['rests'] {
 }
 
 /** The stages reached by a day, newest first, of leaves and of flowers. */
-export const stagesOn = (stages: readonly StageDate[], day: Day): StageDate[] =>
+export const stagesOn = (stages: readonly StageDate[], day: LocalDate): StageDate[] =>
   (['leaf', 'flower'] as const).flatMap(
     (track) =>
       stages
@@ -234,7 +234,7 @@ export const stagesOn = (stages: readonly StageDate[], day: Day): StageDate[] =>
 const SHOWN_DAYS = { leaf: 330, flower: 40 };
 
 /** Stages that may be coming about on a day and that nobody has seen yet, the nearest first. */
-export const stagesAbout = (stages: readonly StageDate[], day: Day): StageDate[] =>
+export const stagesAbout = (stages: readonly StageDate[], day: LocalDate): StageDate[] =>
   stages
     .filter((s) => s.rests !== 'seen' && s.earliest <= day && day <= s.latest)
     .sort((a, b) => Math.abs(daysBetween(a.day, day)) - Math.abs(daysBetween(b.day, day)));
@@ -245,7 +245,7 @@ const ofLeaves = memoize<readonly StageDate[], StageDate[]>((stages) =>
 );
 
 /** What the leaves are expected to be like on a day; null where the stages say nothing of it. */
-export function leafOn(stages: readonly StageDate[], day: Day): LeafState | null {
+export function leafOn(stages: readonly StageDate[], day: LocalDate): LeafState | null {
   const of = ofLeaves(stages);
   const newest = of.findLast((s) => s.day <= day);
   if (!newest) return of.length ? 'leafless' : null;

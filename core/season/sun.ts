@@ -1,6 +1,6 @@
 import { DAY_MS } from '../../lib/calendar/days';
 import { dayLength } from './day-length';
-import { wallClock, type Day } from '../../lib/calendar/zone';
+import { wallClock, type LocalDate } from '../../lib/calendar/zone';
 
 /**
  * When the sun rises and sets, in minutes since midnight by the clock of a place; a quarter of an hour either way among hills.
@@ -9,7 +9,7 @@ import { wallClock, type Day } from '../../lib/calendar/zone';
  * @example sunOn('2026-06-21', { lat: 51.5, lon: -0.1 }, 'Europe/London') // { rise: 283, set: 1282 }: 04:43 and 21:22
  */
 export function sunOn(
-  day: Day,
+  day: LocalDate,
   { lat, lon }: { lat: number; lon: number },
   timeZone: string,
 ): { rise: number; set: number } | null {

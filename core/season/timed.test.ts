@@ -30,7 +30,7 @@ const elmYear = year([
 const elm: TreatmentContext = {
   ...UNSAID,
   supervised: true,
-  today: '2026-11-26',
+  on: '2026-11-26',
   host: findHost('wych-elm')!,
   hostConfirmed: true,
   condition: findCondition('dutch-elm-disease'),
@@ -76,7 +76,7 @@ describe('times by stage and by heat', () => {
     host: findHost('apple')!,
     condition: findCondition('apple-scab'),
     year: apple,
-    today: '2027-01-10',
+    on: '2027-01-10',
   };
   it('a cover against scab begins at green tip where the label’s months allow it', () => {
     expect(timedSpans({ by: 'stage', from: 7, to: 71 }, apple)).toEqual([
@@ -110,7 +110,7 @@ describe('times by stage and by heat', () => {
     ]);
   });
   it('a work without a product waits for its stage too', () =>
-    expect(workDay({ ...spray, today: '2027-01-10' }, 'foliar spray')).toBe('2027-03-14'));
+    expect(workDay({ ...spray, on: '2027-01-10' }, 'foliar spray')).toBe('2027-03-14'));
 });
 
 describe('times so many days after a stage or a sum', () => {
@@ -149,7 +149,7 @@ describe('times so many days after a stage or a sum', () => {
       { by: 'stage', from: 11, to: 19 },
     ]);
     expect(workDay(twice, 'foliar spray')).toBe('2027-04-18');
-    expect(workDay({ ...twice, today: '2027-06-01' }, 'foliar spray')).toBe('2027-07-13');
+    expect(workDay({ ...twice, on: '2027-06-01' }, 'foliar spray')).toBe('2027-07-13');
   });
 });
 

@@ -2,7 +2,7 @@ import type { NorthernMonth } from '../../lib/calendar/months';
 import { memoizeEach } from '../../lib/memoize';
 import { trackOf, type Bbch } from './bbch';
 import { dayAfter } from '../../lib/calendar/days';
-import { type Day } from '../../lib/calendar/zone';
+import { type LocalDate } from '../../lib/calendar/zone';
 import { localMonth } from '../../lib/calendar/hemisphere';
 import type { StageDate } from './stages';
 import type { Timed } from './timed-schema';
@@ -15,7 +15,7 @@ export type Expected = { kind: 'stage'; date: StageDate } | { kind: 'heat'; date
 export interface TimedSpan {
   /** Null where it had begun before the seasons that are known. */
   from: Expected | null;
-  to: Day;
+  to: LocalDate;
 }
 
 /** Stages of one track that stand for one another where a host has not got the one that is named. */
@@ -43,7 +43,7 @@ export const timedSpans = (timed: Timed, year: HostYear): TimedSpan[] =>
 /** A window asks for them on every day on which it may turn. */
 const spans = memoizeEach<HostYear, TimedSpan[]>();
 
-const moved = <T extends { day: Day; earliest: Day; latest: Day }>(date: T, days = 0): T =>
+const moved = <T extends { day: LocalDate; earliest: LocalDate; latest: LocalDate }>(date: T, days = 0): T =>
   days
     ? {
         ...date,
@@ -83,7 +83,7 @@ export function monthSpans(
   south: boolean,
   first: number,
   last: number,
-): { from: Day; to: Day }[] {
+): { from: LocalDate; to: LocalDate }[] {
   const [opens, closes] = [localMonth(from, south), localMonth(to, south)];
   return Array.from({ length: last - first + 2 }, (_, i) => first - 1 + i).map((y) => ({
     from: `${y}-${String(opens).padStart(2, '0')}-01`,

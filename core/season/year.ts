@@ -4,7 +4,7 @@ import { memoizeEach } from '../../lib/memoize';
 import type { LeafState } from './leaf-state';
 import type { Forecast, Hour, WeatherDay } from '../weather/station';
 import { dayAfter, daysBetween } from '../../lib/calendar/days';
-import { dayIn, type Day } from '../../lib/calendar/zone';
+import { dayIn, type LocalDate } from '../../lib/calendar/zone';
 import { CHILL_DAYS, type Range, type SeasonWeather } from './growth';
 import { expectedOn, heatOf, type ExpectedDay } from './heat';
 import type { HeatModel } from './heat-schema';
@@ -17,7 +17,7 @@ export interface HeatDate extends ExpectedDay {
   what: string;
   conditionId: string | null;
   /** The day from which heat counts: the start of the season, or when somebody saw what it is counted from. */
-  from: Day;
+  from: LocalDate;
 }
 
 /** What the seasons of now and next bring to one host at one place. */
@@ -34,7 +34,7 @@ export const NO_YEAR: HostYear = { stages: [], heat: [] };
  * @param more years beyond what is known
  */
 export function withYearsAhead(year: HostYear, more: number): HostYear {
-  const beyond = <T extends { day: Day; earliest: Day; latest: Day }>(
+  const beyond = <T extends { day: LocalDate; earliest: LocalDate; latest: LocalDate }>(
     dates: readonly T[],
     newest: (d: T) => boolean,
   ): T[] =>
@@ -47,7 +47,7 @@ export function withYearsAhead(year: HostYear, more: number): HostYear {
       })),
     );
   // Of each stage and each sum of heat, the date of the season that lies furthest ahead.
-  const lastOf = (of: readonly { day: Day }[]) => of.reduce((last, d) => (d.day > last ? d.day : last), '');
+  const lastOf = (of: readonly { day: LocalDate }[]) => of.reduce((last, d) => (d.day > last ? d.day : last), '');
   const newestStage = (s: StageDate) => s.day === lastOf(year.stages.filter((x) => x.code === s.code));
   const newestHeat = (h: HeatDate) => h.day === lastOf(year.heat.filter((x) => x.modelId === h.modelId));
   return {
@@ -57,7 +57,7 @@ export function withYearsAhead(year: HostYear, more: number): HostYear {
 }
 
 /** What the leaves are expected to be like on a day: by the stages of the host where they are known, else by the calendar. */
-export function expectedLeaf(host: { evergreen: boolean }, year: HostYear, day: Day, south: boolean): LeafState {
+export function expectedLeaf(host: { evergreen: boolean }, year: HostYear, day: LocalDate, south: boolean): LeafState {
   if (host.evergreen) return 'full';
   return leafOn(year.stages, day) ?? usualLeaf(northernMonth(monthOf(day), south), false);
 }
@@ -65,13 +65,13 @@ export function expectedLeaf(host: { evergreen: boolean }, year: HostYear, day: 
 /** Flowers of a host as they are expected: from the first bloom to its end. */
 export interface Bloom {
   from: StageDate;
-  to: Day;
+  to: LocalDate;
 }
 /** Days of bloom where nobody can say when it ends. */
 const USUAL_BLOOM_DAYS = 14;
 
 /** The times in which a host is in flower that are not over on a day, in order; empty where nobody can say how it grows. */
-export function bloomsFrom({ stages }: HostYear, day: Day): Bloom[] {
+export function bloomsFrom({ stages }: HostYear, day: LocalDate): Bloom[] {
   const ends = stages.filter((s) => s.code === 69);
   return stages
     .filter((s) => s.code === 60)
@@ -87,8 +87,8 @@ export function bloomsFrom({ stages }: HostYear, day: Day): Bloom[] {
 export const WHOLE_DAY = 22;
 
 /** Hours by the days of a place's own calendar, whole days alone. */
-export function wholeDays<T extends Hour>(hours: readonly T[], timeZone: string): [Day, T[]][] {
-  const days = new Map<Day, T[]>();
+export function wholeDays<T extends Hour>(hours: readonly T[], timeZone: string): [LocalDate, T[]][] {
+  const days = new Map<LocalDate, T[]>();
   for (const h of hours) {
     const day = dayIn(h.at, timeZone);
     const of = days.get(day);
@@ -108,7 +108,7 @@ export const daysOf = (hours: readonly Hour[], timeZone: string): WeatherDay[] =
   }));
 
 /** First day of a season's chill, and the last of its days. */
-export const seasonSpan = (start: Day): { from: Day; to: Day } => ({
+export const seasonSpan = (start: LocalDate): { from: LocalDate; to: LocalDate } => ({
   from: dayAfter(start, -CHILL_DAYS, 'days'),
   to: dayAfter(dayAfter(start, 1, 'years'), -1, 'days'),
 });
@@ -123,7 +123,7 @@ const COURSES = 20;
  * @param years the same season of other years, from its first day on
  */
 export function seasonWeather(
-  start: Day,
+  start: LocalDate,
   measured: readonly Range[],
   forecast: { past: readonly Hour[]; ahead: Forecast; timeZone: string } | null,
   years: readonly (readonly Range[])[],
@@ -148,7 +148,7 @@ export function seasonWeather(
  * When a sum of heat is reached in a season; null where it counts from something that nobody has seen yet, or is not reached.
  * @param biofix the day on which that was seen; without meaning for what counts from the new year
  */
-export function heatDate(model: HeatModel, weather: SeasonWeather, biofix: Day | null): HeatDate | null {
+export function heatDate(model: HeatModel, weather: SeasonWeather, biofix: LocalDate | null): HeatDate | null {
   const from = model.from === 'new year' ? weather.start : biofix;
   if (!from) return null;
   return dates(weather, JSON.stringify([model, from]), () => reached(model, weather, from));
@@ -156,7 +156,7 @@ export function heatDate(model: HeatModel, weather: SeasonWeather, biofix: Day |
 /** The weather of a season is the same for every tree that stands in it. */
 const dates = memoizeEach<SeasonWeather, HeatDate | null>();
 
-function reached(model: HeatModel, weather: SeasonWeather, from: Day): HeatDate | null {
+function reached(model: HeatModel, weather: SeasonWeather, from: LocalDate): HeatDate | null {
   const first = seasonSpan(weather.start).from;
   const at = daysBetween(first, from);
   const dayOf = (n: number) => dayAfter(from, n, 'days');
@@ -168,7 +168,7 @@ function reached(model: HeatModel, weather: SeasonWeather, from: Day): HeatDate 
 
 /** How far a sum of heat has come on a day, as a share of what it takes. */
 export interface HeatPoint {
-  day: Day;
+  day: LocalDate;
   share: number;
 }
 /** Days between two points of a curve. */
@@ -179,7 +179,7 @@ const CURVE_STEP = 4;
  * @param from the day from which it counts
  * @returns in order of day; ends with the first point that has reached the sum, or with the season
  */
-export function heatCurve(model: HeatModel, weather: SeasonWeather, from: Day): HeatPoint[] {
+export function heatCurve(model: HeatModel, weather: SeasonWeather, from: LocalDate): HeatPoint[] {
   const at = daysBetween(seasonSpan(weather.start).from, from);
   const sums = (days: readonly Range[]) =>
     heatOf(

@@ -1,13 +1,13 @@
 import type { LabelUse } from '../label/schema';
 import type { Hour } from '../weather/station';
 import { coverLeft, type CoverLeft } from '../season/cover';
-import { dayIn, type Day } from '../../lib/calendar/zone';
+import { dayIn, type LocalDate, type Instant } from '../../lib/calendar/zone';
 
 /** A spray that was put on leaves, as its record and its label have it. */
 export interface Sprayed {
-  doneOn: Day;
+  doneOn: LocalDate;
   /** When the last of it was put on, as an instant. */
-  endedAt: string;
+  endedAt: Instant;
   use: Pick<LabelUse, 'method' | 'purpose' | 'intervals' | 'conditions' | 'followUps'>;
 }
 
@@ -29,7 +29,7 @@ export function coverOf({ doneOn, endedAt, use }: Sprayed, hours: readonly Hour[
   const again = use.followUps.find((f) => f.kind === 'treat-again' && f.after.unit === 'days');
   const rainFreeHours = use.conditions?.rainFreeHours ?? 0;
   const dries = Date.parse(endedAt) + rainFreeHours * 3_600_000;
-  const rain = new Map<Day, number>();
+  const rain = new Map<LocalDate, number>();
   let earlyRainMm = 0;
   for (const h of hours) {
     const at = Date.parse(h.at);

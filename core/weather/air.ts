@@ -1,3 +1,5 @@
+import type { Instant } from '../../lib/calendar/zone';
+
 /** Saturation vapour pressure over water, kPa (Tetens 1930), at `t` °C. */
 export const saturation = (t: number) => 0.6108 * Math.exp((17.27 * t) / (t + 237.3));
 
@@ -11,7 +13,7 @@ export const vapourDeficit = (t: number, humidity: number): number => saturation
 
 /** The weather at one place and moment, from a station or typed by hand; null is what nobody measured. */
 export interface Weather {
-  at: string;
+  at: Instant;
   temperatureC: number | null;
   humidity: number | null;
   windMs: number | null;

@@ -1,4 +1,4 @@
-import { dayIn, hourOf, type Day } from '../../lib/calendar/zone';
+import { dayIn, hourOf, type LocalDate } from '../../lib/calendar/zone';
 import type { Hour } from './station';
 
 /** An hour of a day as several courses of the forecast have it. */
@@ -20,7 +20,7 @@ const middle = (of: readonly number[]): number => [...of].sort((a, b) => a - b)[
  * @param members equally likely courses, all beginning with the same hour
  * @returns hours in their order; empty where the forecast does not reach the day
  */
-export function hoursOfDay(members: readonly (readonly Hour[])[], day: Day, timeZone: string): HourOfDay[] {
+export function hoursOfDay(members: readonly (readonly Hour[])[], day: LocalDate, timeZone: string): HourOfDay[] {
   return (members[0] ?? []).flatMap((first, i): HourOfDay[] => {
     if (dayIn(first.at, timeZone) !== day) return [];
     const of = members.map((m) => m[i]!);

@@ -1,9 +1,10 @@
+import type { Instant } from '../../lib/calendar/zone';
 import type { Weather } from './air';
 import type { Hour } from './station';
 
 /** An hour that is expected, as the middle of several courses has it. */
 export interface ExpectedHour {
-  at: string;
+  at: Instant;
   temperatureC: number;
   humidity: number;
   /** Null where the courses say nothing of wind. */

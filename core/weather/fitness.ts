@@ -1,5 +1,5 @@
 import { memoizeEach } from '../../lib/memoize';
-import { dayIn, hourOf, type Day } from '../../lib/calendar/zone';
+import { dayIn, hourOf, type LocalDate, type Instant } from '../../lib/calendar/zone';
 import { WETS_A_LEAF_MM } from './air';
 import type { Hour } from './station';
 
@@ -20,7 +20,7 @@ export const anyAir = (limits: AirLimits): boolean => Object.values(limits).ever
 
 /** How likely a day of the forecast is to have a spell of work, and its most likely hours. */
 export interface FitDay {
-  day: Day;
+  day: LocalDate;
   /** Share of the courses with a spell that is long enough. */
   chance: number;
   /** First hour of the spell, and the hour it ends before, as a clock there shows them; null where no course has one. */
@@ -54,7 +54,7 @@ function fits(limits: AirLimits, h: Hour, dry: number): boolean {
 type Members = readonly (readonly Hour[])[];
 interface Courses {
   /** Working hours of each day: their place in the course, and what a clock there shows. */
-  days: { day: Day; at: { index: number; hour: number }[] }[];
+  days: { day: LocalDate; at: { index: number; hour: number }[] }[];
   dry: number[][];
 }
 /** What is the same for every kind of work, for the forecasts that are in hand. */
@@ -62,7 +62,7 @@ const courses = memoizeEach<Members, Courses>();
 
 const coursesOf = (members: Members, timeZone: string): Courses =>
   courses(members, timeZone, () => {
-    const days = new Map<Day, { index: number; hour: number }[]>();
+    const days = new Map<LocalDate, { index: number; hour: number }[]>();
     members[0]!.forEach((h, index) => {
       const [day, hour] = [dayIn(h.at, timeZone), hourOf(h.at, timeZone)];
       const of = days.get(day) ?? [];
@@ -92,7 +92,7 @@ function fitDay(
   dry: readonly number[][],
   limits: AirLimits,
   hours: number,
-  day: Day,
+  day: LocalDate,
   at: Courses['days'][number]['at'],
 ): FitDay | null {
   if (at.length < hours) return null;
@@ -115,7 +115,7 @@ function fitDay(
 
 /** How likely each working hour of a forecast is to lie within limits, as the hour's beginning. */
 export interface FitHour {
-  at: string;
+  at: Instant;
   chance: number;
 }
 
@@ -148,9 +148,9 @@ export function fitSpans(
   members: Members,
   limits: AirLimits,
   timeZone: string,
-  within: ((day: Day) => readonly Span[] | null) | null = null,
-): Map<Day, Span[]> {
-  const hours = new Map<Day, { hour: number; chance: number }[]>();
+  within: ((day: LocalDate) => readonly Span[] | null) | null = null,
+): Map<LocalDate, Span[]> {
+  const hours = new Map<LocalDate, { hour: number; chance: number }[]>();
   for (const { at, chance } of fitHours(members, limits, timeZone)) {
     const [day, hour] = [dayIn(at, timeZone), hourOf(at, timeZone)];
     const only = within?.(day) ?? null;

@@ -1,10 +1,10 @@
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate, Instant } from '../../lib/calendar/zone';
 import type { Weather } from './air';
 
 /** An hour of weather as a sensor or a forecast gives it. */
 export interface Hour {
   /** Beginning of the hour, as an instant. */
-  at: string;
+  at: Instant;
   temperatureC: number;
   rainMm: number;
   /** Relative humidity, %. */
@@ -19,7 +19,7 @@ export interface Hour {
 
 /** A calendar day of a place: lowest and highest temperature, °C, and rain, mm. */
 export interface WeatherDay {
-  day: Day;
+  day: LocalDate;
   min: number;
   max: number;
   rainMm: number;
@@ -53,9 +53,9 @@ export interface WeatherStation {
    */
   forecast(issued: Date): Forecast;
   /** Days of a place's own calendar, first and last included: measured, or as they usually are. */
-  days(from: Day, to: Day, timeZone: string): WeatherDay[];
+  days(from: LocalDate, to: LocalDate, timeZone: string): WeatherDay[];
   /** Other years that stand for what may come: the same days of so many of them, each as `days` gives them. */
-  years(from: Day, to: Day, timeZone: string, count: number): WeatherDay[][];
+  years(from: LocalDate, to: LocalDate, timeZone: string, count: number): WeatherDay[][];
 }
 
 /** Where a station is wanted for: the nearest one serves. */

@@ -1,6 +1,6 @@
 import { getDayOfYear, parseISO } from 'date-fns';
 import { dayAfter, daysBetween } from '../../lib/calendar/days';
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 import { unmeasured } from './air';
 import type { WeatherDay, WeatherStation } from './station';
 
@@ -27,7 +27,7 @@ export interface UsualYear {
  */
 export function usualStation(usual: UsualYear, lat: number): WeatherStation {
   const turn = lat < 0 ? YEAR / 2 : 0;
-  const dayAt = (day: Day, warmer: number): WeatherDay => {
+  const dayAt = (day: LocalDate, warmer: number): WeatherDay => {
     const phase = (2 * Math.PI * (getDayOfYear(parseISO(day)) - WARMEST - turn)) / YEAR;
     const mean = usual.meanC + warmer + usual.swingC * Math.cos(phase);
     const tenth = (x: number) => Math.round(x * 10) / 10;
@@ -38,7 +38,7 @@ export function usualStation(usual: UsualYear, lat: number): WeatherStation {
       rainMm: tenth(usual.rainMm / YEAR),
     };
   };
-  const days = (from: Day, to: Day, warmer = 0): WeatherDay[] =>
+  const days = (from: LocalDate, to: LocalDate, warmer = 0): WeatherDay[] =>
     Array.from({ length: Math.max(0, daysBetween(from, to) + 1) }, (_, i) => dayAt(dayAfter(from, i, 'days'), warmer));
   return {
     name: 'No station',

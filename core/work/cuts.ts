@@ -4,8 +4,8 @@ import { figure } from '../../lib/units/units';
 import { monthsThere, type Ask, type WorkFacts, northernMonthOf } from './work';
 
 /** The closed season of a region for this host on this day, or null. Runs over the turn of a year where it must. */
-export function closedSeason(f: Pick<WorkFacts, 'host' | 'today' | 'closedSeasons'>) {
-  const day = f.today.slice(5);
+export function closedSeason(f: Pick<WorkFacts, 'host' | 'on' | 'closedSeasons'>) {
+  const day = f.on.slice(5);
   return (
     f.closedSeasons.find(
       (s) =>
@@ -68,8 +68,8 @@ export function cutGates(facts: WorkFacts, a: Record<string, unknown>, livePerce
       }),
     );
   else if (closed) {
-    const year = Number(facts.today.slice(0, 4));
-    const open = closed.to < facts.today.slice(5) ? year + 1 : year;
+    const year = Number(facts.on.slice(0, 4));
+    const open = closed.to < facts.on.slice(5) ? year + 1 : year;
     out.push(
       a['hazard'] === true
         ? gate({
@@ -87,7 +87,7 @@ export function cutGates(facts: WorkFacts, a: Record<string, unknown>, livePerce
             title: 'Closed season',
             sentence: `${facts.host.name} is not cut here from ${monthDay(closed.from)} to ${monthDay(closed.to)}: ${closed.why}`,
             source: `region ${facts.region}`,
-            facts: [`today ${formatDay(facts.today)}`],
+            facts: [`today ${formatDay(facts.on)}`],
             satisfy: `Allowed after ${formatDay(`${open}-${closed.to}`)}; a storm or hazard cut with its reason.`,
           }),
     );

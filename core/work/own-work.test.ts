@@ -6,7 +6,7 @@ import { usualAnswers, type Answers, type WorkFacts } from './work';
 import { findWork, WORKS, worksFor } from './works';
 
 const facts: WorkFacts = {
-  today: '2027-06-10',
+  on: '2027-06-10',
   system: 'metric',
   tag: '12',
   host: findHost('pedunculate-oak')!,
@@ -52,14 +52,14 @@ it('what must be so is asked one by one, and holds until it is said', () => {
 
 it('its months are those of the northern year and may cross New Year', () => {
   expect(gates({ months: [10, 3] })).toEqual(['own-work-months tripped']);
-  expect(gates({ months: [10, 3] }, {}, { today: '2026-01-10' })).toEqual([]);
+  expect(gates({ months: [10, 3] }, {}, { on: '2026-01-10' })).toEqual([]);
   expect(gates({ months: [5, 9] })).toEqual([]);
 });
 
 it('one that cuts is held by the closed season, asks for dry bark, cleans its tools and dresses as the region wants', () => {
   expect(gates({ cuts: true })).toEqual(['closed-season tripped']);
   expect(gates({ cuts: true }, { hazard: true })).toEqual(['closed-season-hazard tripped']);
-  expect(gates({ cuts: true }, { dry: false }, { today: '2027-10-10' })).toEqual(['cut-wet tripped']);
+  expect(gates({ cuts: true }, { dry: false }, { on: '2027-10-10' })).toEqual(['cut-wet tripped']);
   const { steps } = out({ cuts: true }, {}, { wiltRegion: true });
   expect(steps[0]).toMatch(/disinfected/);
   expect(steps.at(-1)).toMatch(/Paint each cut at once/);

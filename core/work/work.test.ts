@@ -6,7 +6,7 @@ import { factsOn, readAnswers, usualAnswers, type Answers, type Work, type WorkF
 import { findWork, WORKS, worksFor } from './works';
 
 const f: WorkFacts = {
-  today: '2026-06-01',
+  on: '2026-06-01',
   south: false,
   customWorks: [],
   system: 'metric',
@@ -218,7 +218,7 @@ describe('each gate of a work trips, and just does not', () => {
     expect(out2.sum).toContain('3 main roots: 2 sound, 0 doubtful, 1 decayed.');
   });
   it('water shoots out of season get a note', () => {
-    expect(gateIds('water-shoots', {}, { today: '2026-02-01' })).toContain('shoots-season');
+    expect(gateIds('water-shoots', {}, { on: '2026-02-01' })).toContain('shoots-season');
     expect(gateIds('water-shoots')).not.toContain('shoots-season');
   });
 });
@@ -226,9 +226,9 @@ describe('each gate of a work trips, and just does not', () => {
 it('a closed season runs over the turn of a year', () => {
   const host = findHost('pedunculate-oak')!;
   const closedSeasons = [{ hosts: ['oak'], from: '11-01', to: '02-28', why: 'x' }];
-  expect(closedSeason({ host, closedSeasons, today: '2026-01-10' })).not.toBeNull();
-  expect(closedSeason({ host, closedSeasons, today: '2026-03-01' })).toBeNull();
-  expect(closedSeason({ host, closedSeasons, today: '2026-11-01' })).not.toBeNull();
+  expect(closedSeason({ host, closedSeasons, on: '2026-01-10' })).not.toBeNull();
+  expect(closedSeason({ host, closedSeasons, on: '2026-03-01' })).toBeNull();
+  expect(closedSeason({ host, closedSeasons, on: '2026-11-01' })).not.toBeNull();
 });
 
 it.each([
@@ -308,7 +308,7 @@ it('on a palm nothing is offered that cuts a crown of branches or joins bark, an
 it('the months of a work are those where the tree stands: a southern January is a northern July', () => {
   const south = { today: '2026-01-15', south: true };
   expect(gateIds('water-shoots', {}, south)).not.toContain('shoots-season');
-  expect(gateIds('water-shoots', {}, { today: '2026-07-15', south: true })).toContain('shoots-season');
+  expect(gateIds('water-shoots', {}, { on: '2026-07-15', south: true })).toContain('shoots-season');
   expect(usualAnswers(findWork('water', [])!, { ...f, ...south })['et']).toBe(4);
   const plum = { host: findHost('plum')!, condition: null, today: '2026-07-15', south: true };
   const gate = out('open-crown', {}, plum).gates.find((g) => g.id === 'stone-fruit-winter');

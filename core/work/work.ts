@@ -7,14 +7,14 @@ import type { MainRoot, RootZoneSchool } from '../rootzone/zone';
 import { monthName, monthOf, type NorthernMonth } from '../../lib/calendar/months';
 import type { Life } from '../season/programme';
 import type { FollowUpRule } from '../season/rules';
-import type { Day } from '../../lib/calendar/zone';
+import type { LocalDate } from '../../lib/calendar/zone';
 import type { Cm, UnitSystem } from '../../lib/units/units';
 import { readNumber } from '../../lib/units/numbers';
 import type { CustomWork } from './own-work-schema';
 
 /** What a work without a label rests on: the tree, the day, the region's closed seasons and the schools of the company. */
 export interface WorkFacts {
-  today: Day;
+  on: LocalDate;
   system: UnitSystem;
   tag: string;
   host: { id: string; name: string; groups: string[]; growthCmPerYear: number; edible: boolean };
@@ -49,8 +49,8 @@ export interface WorkFacts {
 }
 
 /** The month of the northern year in which the tree stands. */
-export const northernMonthOf = (f: Pick<WorkFacts, 'today' | 'south'>): NorthernMonth =>
-  northernMonth(monthOf(f.today), f.south);
+export const northernMonthOf = (f: Pick<WorkFacts, 'on' | 'south'>): NorthernMonth =>
+  northernMonth(monthOf(f.on), f.south);
 
 /** A span of months of the northern year, in words for where the tree stands. @example monthsThere(f, 5, 8) // 'May to August' */
 export function monthsThere(f: Pick<WorkFacts, 'south'>, from: NorthernMonth, to: NorthernMonth): string {
@@ -59,9 +59,9 @@ export function monthsThere(f: Pick<WorkFacts, 'south'>, from: NorthernMonth, to
 }
 
 /** The facts as they may be expected on a day to come; a day that has passed is today. */
-export function factsOn(facts: WorkFacts, day: Day): WorkFacts {
-  if (day <= facts.today) return facts;
-  return { ...facts, today: day };
+export function factsOn(facts: WorkFacts, day: LocalDate): WorkFacts {
+  if (day <= facts.on) return facts;
+  return { ...facts, on: day };
 }
 
 export type Answer = number | string | boolean;

@@ -1,5 +1,5 @@
 import { inSeason, monthAfter, monthOf, type LocalMonth, type NorthernMonth } from './months';
-import type { Day } from './zone';
+import type { LocalDate } from './zone';
 
 /**
  * Months of the two halves of the earth. All that is known is written for the northern year; south of the equator the same
@@ -47,5 +47,5 @@ export const localMonth = (month: NorthernMonth, south: boolean): LocalMonth =>
   south ? turned(month) : (month as number);
 
 /** Whether a day at a place lies in a window that is written in northern months. */
-export const inWindow = (day: Day, window: { from: NorthernMonth; to: NorthernMonth }, south: boolean): boolean =>
+export const inWindow = (day: LocalDate, window: { from: NorthernMonth; to: NorthernMonth }, south: boolean): boolean =>
   inSeason(monthOf(day), [localMonth(window.from, south), localMonth(window.to, south)]);

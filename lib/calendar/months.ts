@@ -1,4 +1,4 @@
-import type { Day } from './zone';
+import type { LocalDate } from './zone';
 
 declare const yearOf: unique symbol;
 /** A month, 1 to 12, as the calendar on the wall says it where the tree stands. */
@@ -13,7 +13,7 @@ export type NorthernMonth = number & { readonly [yearOf]?: 'northern' };
 export const MONTHS_OF_YEAR: readonly number[] = Array.from({ length: 12 }, (_, i) => i + 1);
 
 /** The month of a day. @example monthOf('2027-03-09') // 3 */
-export const monthOf = (day: Day): LocalMonth => Number(day.split('-')[1]);
+export const monthOf = (day: LocalDate): LocalMonth => Number(day.split('-')[1]);
 
 /** How many months lie from one month to the next time another comes, 0 to 11. @example monthsUntil(11, 2) // 3 */
 export const monthsUntil = <M extends LocalMonth | NorthernMonth>(from: M, to: M): number => (to - from + 12) % 12;

@@ -1,6 +1,6 @@
 import { memoizeRecent } from '@/lib/memoize';
 import { dayAfter, daysBetween } from '@/lib/calendar/days';
-import { zonedInstant, type Day } from '@/lib/calendar/zone';
+import { zonedInstant, type LocalDate } from '@/lib/calendar/zone';
 import type { Weather } from '@/core/weather/air';
 import type { Forecast, Hour, WeatherDay, WeatherStation } from '@/core/weather/station';
 import { CLIMATES, type Climate } from './climates';
@@ -48,9 +48,9 @@ export function simulatedStation(seed: number, where: SimulatedSite = {}): Weath
   const real = trueCourse(seed);
   const run = (course: Course, from: number, count: number) => skiesOf(seed, site, course, from, count);
   const midnights = memoizeRecent<number>(KEPT.days);
-  const midnight = (day: Day, timeZone: string) =>
+  const midnight = (day: LocalDate, timeZone: string) =>
     midnights(`${day} ${timeZone}`, () => hourOf(new Date(zonedInstant(`${day}T00:00`, timeZone)!)));
-  const dayAt = (day: Day, timeZone: string): WeatherDay => {
+  const dayAt = (day: LocalDate, timeZone: string): WeatherDay => {
     const start = midnight(day, timeZone);
     const hours = run(real, start, midnight(dayAfter(day, 1, 'days'), timeZone) - start);
     const heat = hours.map((h) => h.temperatureC);
@@ -65,7 +65,7 @@ export function simulatedStation(seed: number, where: SimulatedSite = {}): Weath
     };
   };
   const known = memoizeRecent<WeatherDay>(KEPT.days);
-  const days = (from: Day, to: Day, timeZone: string): WeatherDay[] =>
+  const days = (from: LocalDate, to: LocalDate, timeZone: string): WeatherDay[] =>
     Array.from({ length: Math.max(0, daysBetween(from, to) + 1) }, (_, i) => {
       const day = dayAfter(from, i, 'days');
       return known(`${day} ${timeZone}`, () => dayAt(day, timeZone));

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { Day } from '@/lib/calendar/zone';
+import type { LocalDate } from '@/lib/calendar/zone';
 import { groupBy } from '@/core/work/load-out';
 import { MoreTrees, Section, TagRow } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
@@ -13,7 +13,7 @@ export interface Over {
   siteName: string;
   label: string;
   /** Null where it was planned for its own day, long ago. */
-  latest: Day | null;
+  latest: LocalDate | null;
   /** The programme that knows what becomes of it; null where it stands for itself. */
   assignmentId: string | null;
 }

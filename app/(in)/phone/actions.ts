@@ -21,7 +21,7 @@ export async function settleConflict(input: unknown) {
     const viewer = await currentViewer();
     if (!viewer) return refuse('', 'You are signed out. Sign in again in another tab.');
     const now = clockNow();
-    const answer = await settle({ viewer, now, observed: now, station: stationFor }, commandNamed, input);
+    const answer = await settle({ viewer, receivedAt: now, occurredAt: now, station: stationFor }, commandNamed, input);
     if (answer.ok) revalidatePath('/', 'layout');
     return answer;
   } catch (error) {

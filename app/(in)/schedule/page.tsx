@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { z } from 'zod';
 import { STAGE_NAMES } from '@/core/season/bbch';
 import { dayAfter } from '@/lib/calendar/days';
-import { type Day } from '@/lib/calendar/zone';
+import { type LocalDate } from '@/lib/calendar/zone';
 import { groupBy } from '@/core/work/load-out';
 import { findWork } from '@/knowledge/works';
 import { findHost } from '@/knowledge';
@@ -72,7 +72,7 @@ function visitsOf({ due, ahead, works }: SeasonOf): Ahead[] {
 }
 
 /** The days that are drawn at first, those that are a press away, and those that can be moved and zoomed over. */
-function spansOf(today: Day, ten: boolean) {
+function spansOf(today: LocalDate, ten: boolean) {
   const month = `${today.slice(0, 7)}-01`;
   const months = (from: number, to: number) => ({
     from: dayAfter(month, from, 'months'),
@@ -186,7 +186,7 @@ const together = (visits: readonly Told[]): Told[][] => [
 ];
 
 /** Every visit to come, of all places, month by month. */
-function VisitsAhead({ visits, today }: { visits: Told[]; today: Day }) {
+function VisitsAhead({ visits, today }: { visits: Told[]; today: LocalDate }) {
   const months = new Map<string, Told[]>();
   for (const f of visits) months.set(f.due.slice(0, 7), [...(months.get(f.due.slice(0, 7)) ?? []), f]);
   if (!visits.length)
@@ -215,7 +215,7 @@ function VisitsAhead({ visits, today }: { visits: Told[]; today: Day }) {
   );
 }
 
-function VisitLine({ same, month, today }: { same: readonly Told[]; month: Day; today: Day }) {
+function VisitLine({ same, month, today }: { same: readonly Told[]; month: LocalDate; today: LocalDate }) {
   const f = same[0]!;
   const what = same.length > 1 ? `${same.length} trees` : (findHost(f.hostId)?.name ?? f.hostId);
   return (

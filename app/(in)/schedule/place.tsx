@@ -1,6 +1,6 @@
 import { STAGE_NAMES, stageWords, type Bbch } from '@/core/season/bbch';
 import { dayAfter } from '@/lib/calendar/days';
-import { type Day } from '@/lib/calendar/zone';
+import { type LocalDate } from '@/lib/calendar/zone';
 import { stagesOf } from '@/core/season/growth';
 import type { Fitness, HostSeason, SiteSeason } from '@/views/schedule';
 import { findCondition, growthOf } from '@/knowledge';
@@ -12,7 +12,7 @@ import { NoteBiofix, NoteStage } from './note.client';
 import { causeWords } from './words';
 
 /** Stages near today, which somebody may see now, and the rest of what the host has. */
-function stagesToSay({ host, year }: HostSeason, today: Day): { likely: Bbch[]; others: Bbch[] } {
+function stagesToSay({ host, year }: HostSeason, today: LocalDate): { likely: Bbch[]; others: Bbch[] } {
   const growth = growthOf(host);
   const all = growth ? [...stagesOf(growth)].sort((a, b) => a - b) : [];
   const apart = (code: Bbch) =>

@@ -1,5 +1,5 @@
 import { groups } from 'd3-array';
-import type { Day } from '@/lib/calendar/zone';
+import type { LocalDate } from '@/lib/calendar/zone';
 import type { YearMark, YearRow } from '@/ui/figures/year';
 import { tagRuns } from '@/core/site-map/tags';
 
@@ -14,9 +14,9 @@ export interface AboutVisit {
 /** Trees of a place that have the same thing on the same day: one mark. */
 export interface VisitGroup {
   about: number;
-  day: Day;
-  earliest: Day;
-  latest: Day;
+  day: LocalDate;
+  earliest: LocalDate;
+  latest: LocalDate;
   state: 'planned' | 'missed' | 'expected' | 'again' | 'done' | 'left';
   /** How it is moved: by its programme, as what it is, or not at all. */
   moves: 'programme' | 'plan' | 'work' | 'look' | null;

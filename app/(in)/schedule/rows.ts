@@ -1,6 +1,6 @@
 import { STAGE_NAMES, type Bbch } from '@/core/season/bbch';
 import { dayAfter } from '@/lib/calendar/days';
-import { type Day } from '@/lib/calendar/zone';
+import { type LocalDate } from '@/lib/calendar/zone';
 import { southOf } from '@/lib/calendar/hemisphere';
 import type { StageDate } from '@/core/season/stages';
 import { METHOD_NAMES } from '@/core/label/methods';
@@ -14,11 +14,11 @@ import type { HostSeason, SiteSeason } from '@/views/schedule';
 import type { AboutVisit, RibbonData, ProblemRow, VisitGroup } from './ribbon';
 import { causeWords } from './words';
 
-const next = (stages: readonly StageDate[], codes: readonly Bbch[], from: Day) =>
+const next = (stages: readonly StageDate[], codes: readonly Bbch[], from: LocalDate) =>
   stages.filter((s) => codes.includes(s.code) && s.day >= from).sort((a, b) => a.day.localeCompare(b.day))[0];
 
 /** Leaves and bloom of a host as bands, from stage to stage. */
-function bandsOf(stages: readonly StageDate[], last: Day): YearBand[] {
+function bandsOf(stages: readonly StageDate[], last: LocalDate): YearBand[] {
   const spans: [from: Bbch[], to: Bbch[], tone: YearBand['tone'], words: string][] = [
     [[11, 10, 9], [19], 'opening', 'leaves unfold'],
     [[19], [93], 'full', 'full leaf'],
@@ -34,7 +34,7 @@ function bandsOf(stages: readonly StageDate[], last: Day): YearBand[] {
   });
 }
 
-const growthRow = ({ host, trees, year }: HostSeason, last: Day): YearRow => ({
+const growthRow = ({ host, trees, year }: HostSeason, last: LocalDate): YearRow => ({
   id: host.id,
   label: `${host.name}, ${trees} ${trees === 1 ? 'tree' : 'trees'}`,
   bands: bandsOf(year.stages, last),
@@ -48,11 +48,11 @@ const growthRow = ({ host, trees, year }: HostSeason, last: Day): YearRow => ({
 });
 
 /** What grows at a place, a row a host. */
-const growthRows = ({ hosts }: SiteSeason, last: Day): YearRow[] =>
+const growthRows = ({ hosts }: SiteSeason, last: LocalDate): YearRow[] =>
   hosts.filter((h) => h.year.stages.length > 0).map((h) => growthRow(h, last));
 
 /** Days in bloom of each host, by its id. */
-const bloomOf = ({ hosts }: SiteSeason, last: Day): Record<string, YearBand[]> =>
+const bloomOf = ({ hosts }: SiteSeason, last: LocalDate): Record<string, YearBand[]> =>
   Object.fromEntries(hosts.map((h) => [h.host.id, bandsOf(h.year.stages, last).filter((b) => b.tone === 'bloom')]));
 
 const capital = (words: string) => words.replace(/^./, (c) => c.toUpperCase());
@@ -173,7 +173,7 @@ const pickingRows = ({ place }: SiteSeason): YearRow[] =>
       ];
 
 type YearVisit = SiteSeason['visits'][number];
-const stateOf = (v: YearVisit, today: Day): VisitGroup['state'] =>
+const stateOf = (v: YearVisit, today: LocalDate): VisitGroup['state'] =>
   v.state === 'planned' && v.latest < today ? 'missed' : v.state;
 
 function aboutOf(v: YearVisit): AboutVisit {
@@ -197,7 +197,7 @@ const movesBy = (v: YearVisit): VisitGroup['moves'] => {
 };
 
 /** What a place’s year is drawn from: visits that fall together are one group, what stands on a place’s own calendar a row. */
-export function ribbonOf(at: SiteSeason, until: Day): RibbonData {
+export function ribbonOf(at: SiteSeason, until: LocalDate): RibbonData {
   const trees = new Map<string, RibbonData['trees'][number] & { walk: number }>();
   for (const v of at.visits)
     trees.set(v.treeId, {

@@ -157,7 +157,7 @@ export const amountRules: Rule[] = [
     facts: 'readings',
     setBy: 'practice',
     check: (facts) =>
-      facts.reading && daysBetween(facts.reading.day, facts.today) > 730
+      facts.reading && daysBetween(facts.reading.day, facts.on) > 730
         ? gate({
             id: 'reading-stale',
             strength: 'hold',

@@ -301,7 +301,7 @@ export const handRules: Rule[] = [
       const other = flies(facts)
         ? facts.alsoPlanned.find(
             (p) =>
-              p.on === facts.today &&
+              p.on === facts.on &&
               AIRBORNE.includes(p.method) &&
               ![...p.families, ...p.actives].some((x) => facts.label.tankPartners.includes(x)),
           )

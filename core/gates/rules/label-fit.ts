@@ -296,18 +296,18 @@ export const labelFitRules: Rule[] = [
     setBy: 'label',
     label: (_, u) => u.months.length > 0,
     check: (facts) => {
-      const month = monthOf(facts.today);
+      const month = monthOf(facts.on);
       const months = labelMonths(facts);
       if (!months.length || months.includes(month)) return null;
       const next = MONTHS_OF_YEAR.map((ahead) => monthAfter(month, ahead)).find((x) => months.includes(x))!;
-      const year = Number(facts.today.slice(0, 4)) + (next <= month ? 1 : 0);
+      const year = Number(facts.on.slice(0, 4)) + (next <= month ? 1 : 0);
       return gate({
         id: 'window-closed',
         strength: 'hold',
         title: 'Outside its window',
         sentence: `This use has its window in ${months.map(monthName).join(', ')}${facts.south ? ' (the label’s months, turned for the south)' : ''}; it is ${monthName(month)}.`,
         source: labelSource(facts, 'timing'),
-        facts: [`today ${facts.today}`],
+        facts: [`today ${facts.on}`],
         satisfy: `Next window from ${formatDay(`${year}-${String(next).padStart(2, '0')}-01`)}.`,
       });
     },

@@ -36,7 +36,7 @@ export const licenceRules: Rule[] = [
           source,
           satisfy: 'Enter the licence under People, or hand over.',
         });
-      if (facts.licence.expires < facts.today)
+      if (facts.licence.expires < facts.on)
         return gate({
           id: 'licence-expired',
           strength: 'stop',
@@ -132,7 +132,7 @@ export const licenceRules: Rule[] = [
     check: (facts) => {
       if (!facts.labelChecked) return null;
       const until = dayAfter(facts.labelChecked, facts.region.labelCheckMonths, 'months');
-      return until < facts.today
+      return until < facts.on
         ? gate({
             id: 'label-check-old',
             strength: 'hold',
@@ -213,7 +213,7 @@ export const licenceRules: Rule[] = [
     setBy: 'region',
     region: () => true,
     check: (facts) =>
-      facts.region.checked && dayAfter(facts.region.checked.on, STALE_MONTHS, 'months') >= facts.today
+      facts.region.checked && dayAfter(facts.region.checked.on, STALE_MONTHS, 'months') >= facts.on
         ? null
         : gate({
             id: 'region-stale',

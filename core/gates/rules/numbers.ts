@@ -7,7 +7,7 @@ import { type Earlier } from '../context';
 /** Earlier applications that a label's number counts: the same product, or any other with one of its actives, by anyone. */
 const counted = (f: Facts) =>
   f.earlier
-    .filter((e) => (e.labelKey === f.label.key || sharesActive(f, e.actives)) && e.day <= f.today)
+    .filter((e) => (e.labelKey === f.label.key || sharesActive(f, e.actives)) && e.day <= f.on)
     .sort((a, b) => a.day.localeCompare(b.day));
 /** Other open plans that carry one of its actives: what is planned counts like what is done, on its own day. */
 const plannedToo = (f: Facts) => f.alsoPlanned.filter((p) => sharesActive(f, p.actives));
@@ -53,13 +53,13 @@ export const numberRules: Rule[] = [
       const min = facts.use.intervals.minDays;
       if (!min) return null;
       const last = counted(facts).at(-1);
-      const also = plannedToo(facts).find((p) => Math.abs(daysBetween(p.on, facts.today)) < min);
-      if (last && daysBetween(last.day, facts.today) < min)
+      const also = plannedToo(facts).find((p) => Math.abs(daysBetween(p.on, facts.on)) < min);
+      if (last && daysBetween(last.day, facts.on) < min)
         return gate({
           id: 'interval',
           strength: 'stop',
           title: 'Too soon',
-          sentence: `The last one was on ${formatDay(last.day)}${named(facts, last)}, ${daysBetween(last.day, facts.today)} days ago; the label asks for ${min}.`,
+          sentence: `The last one was on ${formatDay(last.day)}${named(facts, last)}, ${daysBetween(last.day, facts.on)} days ago; the label asks for ${min}.`,
           source: labelSource(facts, 'interval'),
           facts: [`last ${last.day}`, facts.use.intervals.text],
           satisfy: `Allowed from ${formatDay(dayAfter(last.day, min, 'days'))}.`,
@@ -87,7 +87,7 @@ export const numberRules: Rule[] = [
     check: (facts) => {
       const max = facts.use.intervals.maxPerYear;
       if (max === undefined) return null;
-      const period = labelPeriod(facts.use, facts.today, facts.south);
+      const period = labelPeriod(facts.use, facts.on, facts.south);
       const done = counted(facts).filter((e) => within(period, e.day));
       const n = done.length + plannedToo(facts).filter((p) => within(period, p.on)).length;
       return n < max
@@ -129,8 +129,7 @@ export const numberRules: Rule[] = [
       const ask = (id: string, title: string, sentence: string, satisfy: string) =>
         gate({ id, strength: 'stop', title, sentence, source, satisfy, state: 'asked' });
       // A span of last year says nothing of this year's fruit.
-      const stale =
-        facts.harvest && daysBetween(facts.harvest.to ?? facts.harvest.from, facts.today) > STALE_HARVEST_DAYS;
+      const stale = facts.harvest && daysBetween(facts.harvest.to ?? facts.harvest.from, facts.on) > STALE_HARVEST_DAYS;
       if (!facts.harvest || stale)
         return phi === 0
           ? null
@@ -141,8 +140,8 @@ export const numberRules: Rule[] = [
               'Enter first and last picking of this place or variety.',
             );
       const { from, to } = facts.harvest;
-      if (facts.today < from)
-        return daysBetween(facts.today, from) >= phi
+      if (facts.on < from)
+        return daysBetween(facts.on, from) >= phi
           ? null
           : gate({
               id: 'pre-harvest',
@@ -161,7 +160,7 @@ export const numberRules: Rule[] = [
           `Picking began on ${formatDay(from)} and nobody has said when it ends; the label wants ${phi} days before any picking.`,
           'Enter the last picking of this place or variety.',
         );
-      return facts.today > to
+      return facts.on > to
         ? null
         : gate({
             id: 'pre-harvest',
@@ -226,9 +225,9 @@ export const numberRules: Rule[] = [
     setBy: 'label',
     label: (l) => l.notWith.length > 0,
     check: (facts) => {
-      const wait = partnerWait(facts.label, facts.earlier, facts.today);
+      const wait = partnerWait(facts.label, facts.earlier, facts.on);
       if (!wait) return null;
-      const ago = daysBetween(wait.on, facts.today);
+      const ago = daysBetween(wait.on, facts.on);
       const rest = {
         title: `Too soon after ${wait.what}`,
         facts: [`on ${formatDay(wait.on)}`],
@@ -265,7 +264,7 @@ export const numberRules: Rule[] = [
       const groups = mine.map((a) => `${a.group.scheme} ${a.group.code}`);
       // What no pest grows used to does not count between two of a kind: an oil hides nothing.
       const last = facts.earlier
-        .filter((e) => e.day <= facts.today && daysBetween(e.day, facts.today) < PEST_SEASON_DAYS)
+        .filter((e) => e.day <= facts.on && daysBetween(e.day, facts.on) < PEST_SEASON_DAYS)
         .filter((e) => e.groups?.length && !e.families?.every((x) => EXEMPT_FAMILIES.includes(x)))
         .sort((a, b) => a.day.localeCompare(b.day))
         .at(-1);

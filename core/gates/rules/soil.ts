@@ -19,7 +19,7 @@ export const soilRules: Rule[] = [
       if (facts.use.method !== 'root-zone-feeding' || !n) return null;
       const doubts = feedingDoubts({
         release: n.release,
-        month: northernMonth(monthOf(facts.today), facts.south),
+        month: northernMonth(monthOf(facts.on), facts.south),
         young: facts.dose?.ok === true && facts.dose.diameterCm < 8,
         drought: facts.said.drought === 'yes' || facts.condition?.id === 'drought-stress',
         hot: (facts.temperatureC ?? 0) > 30,

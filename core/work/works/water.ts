@@ -75,8 +75,8 @@ export const waterWork: Work = {
       texture: facts.texture,
       supplyLh: num(a, 'supply'),
     });
-    const next = nextWater(facts.today, i.mm, num(a, 'et'));
-    const days = daysBetween(facts.today, next.day);
+    const next = nextWater(facts.on, i.mm, num(a, 'et'));
+    const days = daysBetween(facts.on, next.day);
     return {
       figures: [
         { name: 'Water', ...pair(showVolume(i.litres * 1000, facts.system, 3)) },

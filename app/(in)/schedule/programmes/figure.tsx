@@ -1,5 +1,5 @@
 import { dayAfter } from '@/lib/calendar/days';
-import { type Day } from '@/lib/calendar/zone';
+import { type LocalDate } from '@/lib/calendar/zone';
 import type { YearProgramme } from '@/core/programmes/schema';
 import { Ribbons } from '@/ui/figures/ribbons.client';
 import type { YearMark, YearRow } from '@/ui/figures/year';
@@ -9,9 +9,9 @@ import { stepName } from './words';
 /** A visit as the drawing shows it. */
 export interface Drawn {
   step: string;
-  day: Day;
-  earliest: Day;
-  latest: Day;
+  day: LocalDate;
+  earliest: LocalDate;
+  latest: LocalDate;
   tag: string;
   state: 'planned' | 'expected' | 'stopped' | 'done' | 'off';
 }
@@ -60,9 +60,9 @@ export function ProgrammeFigure({
 }: {
   programme: Pick<YearProgramme, 'steps'>;
   visits: readonly Drawn[];
-  from: Day;
-  until: Day;
-  today: Day;
+  from: LocalDate;
+  until: LocalDate;
+  today: LocalDate;
 }) {
   const span = { from: `${from.slice(0, 7)}-01`, to: dayAfter(`${until.slice(0, 7)}-01`, 1, 'months') };
   return (

@@ -1,5 +1,5 @@
 import { STAGE_NAMES, stageWords } from '@/core/season/bbch';
-import type { Day } from '@/lib/calendar/zone';
+import type { LocalDate } from '@/lib/calendar/zone';
 import { stagesAbout, stagesOn } from '@/core/season/stages';
 import type { HostYear } from '@/core/season/year';
 import { findHost } from '@/knowledge';
@@ -17,7 +17,7 @@ export function SeasonHere({
 }: {
   tree: Pick<Tree, 'id' | 'siteId' | 'hostId'>;
   year: HostYear;
-  today: Day;
+  today: LocalDate;
   mayNote: boolean;
 }) {
   if (!year.stages.length) return null;

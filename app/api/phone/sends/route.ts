@@ -16,7 +16,7 @@ export const POST = route(
     if (!sent.ok) return sent.issue;
     const read = sendsSchema.safeParse(sent.value);
     if (!read.success) return issueResponse(400, ...issuesOf(read.error));
-    const got = await receive({ viewer, now: clockNow(), station: stationFor }, commandNamed, read.data);
+    const got = await receive({ viewer, receivedAt: clockNow(), station: stationFor }, commandNamed, read.data);
     if (!got) return issueResponse(410, { path: 'phoneId', message: NOT_THIS_PHONE });
     if (got.synced.some((l) => l.ok)) {
       await carryMessages();

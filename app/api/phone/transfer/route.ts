@@ -11,7 +11,11 @@ export const POST = route(
   async (viewer, request) => {
     const sent = await bodyOf(request, 10_000_000);
     if (!sent.ok) return sent.issue;
-    const answer = await receiveTransfer({ viewer, now: clockNow(), station: stationFor }, commandNamed, sent.value);
+    const answer = await receiveTransfer(
+      { viewer, receivedAt: clockNow(), station: stationFor },
+      commandNamed,
+      sent.value,
+    );
     if (answer.ok) revalidatePath('/', 'layout');
     return Response.json(answer, { status: answer.ok ? 200 : 422, headers: { 'cache-control': 'no-store' } });
   },

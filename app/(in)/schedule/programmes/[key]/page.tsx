@@ -5,7 +5,7 @@ import { z } from 'zod';
 import { saidSchema } from '@/facts/answers';
 import { SAID, type FactKey } from '@/core/gates/said';
 import { dayAfter } from '@/lib/calendar/days';
-import { type Day } from '@/lib/calendar/zone';
+import { type LocalDate } from '@/lib/calendar/zone';
 import { refusal } from '@/core/people/rights';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
@@ -150,8 +150,8 @@ function AssigningForm({
 }: {
   view: AssigningView;
   q: z.output<typeof asked>;
-  from: Day;
-  until: Day;
+  from: LocalDate;
+  until: LocalDate;
   said: Readonly<Partial<Record<FactKey, string>>>;
 }) {
   const { places, place, issue, preview } = view;

@@ -7,7 +7,7 @@ import type { Typed } from './work-bench.client';
 
 /** What a person sets at this bench, as it stands before anybody touches it. */
 export const emptyForm = (treatmentContext: TreatmentContext, usual: Choices) => ({
-  day: treatmentContext.today,
+  day: treatmentContext.on,
   pick: '',
   when: usual.when ?? ({ kind: 'window' } as When),
   soil: usual.soil,

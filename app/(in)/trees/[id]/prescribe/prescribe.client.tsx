@@ -98,7 +98,7 @@ export function PrescribeBench(props: Props) {
   const [form, setForm, forget] = useDraft(
     `prescribe:${treeId}`,
     emptyForm(treatmentContext, usual),
-    (kept) => kept.day === treatmentContext.today,
+    (kept) => kept.day === treatmentContext.on,
   );
   const { busy, issues, send } = useSend(planTreatment, made);
   const drop = useSend(cancelPlan);
@@ -221,8 +221,8 @@ export function PrescribeBench(props: Props) {
             <h1>No label for this</h1>
             <p className="mt-3 mb-4 max-w-2xl">
               No label on the shelf covers {treatmentContext.condition.name.toLowerCase()} on{' '}
-              {treatmentContext.host.name.toLowerCase()} today. Add one under <Link href="/stock">Stock</Link>, or choose
-              another product or work below.
+              {treatmentContext.host.name.toLowerCase()} today. Add one under <Link href="/stock">Stock</Link>, or
+              choose another product or work below.
             </p>
             {list}
           </>
@@ -237,16 +237,16 @@ export function PrescribeBench(props: Props) {
       </Frame>
     );
   const { dose } = result;
-  const later = result.on > treatmentContext.today;
+  const later = result.on > treatmentContext.on;
   // What only the day will tell does not stand in the way of planning for it.
-  const gates = whilePlanning(result, treatmentContext.today);
+  const gates = whilePlanning(result, treatmentContext.on);
   const inTheWay = blocked(gates, form.released);
   const mine = open.find((o) => `${o.labelKey}/${o.useKey}` === pick);
   // A plan made before the trunk was measured again no longer says what to pour.
   const outdated =
     mine &&
     ((dose.ok && mine.product !== null && Math.abs(dose.product - mine.product) > 0.005 * mine.product) ||
-      (later ? result.on !== mine.plannedFor : mine.plannedFor !== null && mine.plannedFor > treatmentContext.today));
+      (later ? result.on !== mine.plannedFor : mine.plannedFor !== null && mine.plannedFor > treatmentContext.on));
   const planned = mine && !outdated;
 
   const margin = (
@@ -280,7 +280,7 @@ export function PrescribeBench(props: Props) {
         when={form.when}
         onWhen={(next) => setForm((f) => ({ ...f, when: next }))}
         result={result}
-        today={treatmentContext.today}
+        today={treatmentContext.on}
         label={chosen.label}
         use={chosen.use}
         units={units}
@@ -317,7 +317,7 @@ export function PrescribeBench(props: Props) {
             {planned ? (
               <div className="flex flex-col gap-2">
                 <Link href={`/trees/${treeId}/treat?plan=${mine.id}`} className="press press-main w-full">
-                  {mine.plannedFor && mine.plannedFor > treatmentContext.today
+                  {mine.plannedFor && mine.plannedFor > treatmentContext.on
                     ? `Planned for ${shortDay(mine.plannedFor)}: see the sheet`
                     : 'Planned: start the sheet'}
                 </Link>
@@ -485,7 +485,14 @@ export function PrescribeBench(props: Props) {
       )}
       {row}
       {list}
-      <AsItIs form={form} setForm={setForm} usual={usual} treatmentContext={treatmentContext} use={chosen.use} result={result} />
+      <AsItIs
+        form={form}
+        setForm={setForm}
+        usual={usual}
+        treatmentContext={treatmentContext}
+        use={chosen.use}
+        result={result}
+      />
     </Frame>
   );
 }

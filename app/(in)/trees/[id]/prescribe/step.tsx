@@ -37,9 +37,11 @@ export function PrescribeStep({ seen, problem }: { seen: ToPrescribe; problem: s
   const facts = workFactsOf(viewer, tree, now);
   const named = treatmentContext.condition?.options ?? [];
   // A work whose months are closed is not what is done today.
-  const openNow = named.filter((o) => inWindow(treatmentContext.today, o, treatmentContext.south)).map((o) => o.method);
+  const openNow = named.filter((o) => inWindow(treatmentContext.on, o, treatmentContext.south)).map((o) => o.method);
   const openWorks = facts
-    ? worksFor(facts, named).fit.filter((w) => openNow.includes(w.method) && servesDecision(w, treatmentContext.decision))
+    ? worksFor(facts, named).fit.filter(
+        (w) => openNow.includes(w.method) && servesDecision(w, treatmentContext.decision),
+      )
     : [];
   const own: Record<string, CustomResults> = {};
   for (const c of checksOf(tree)) {
@@ -57,7 +59,7 @@ export function PrescribeStep({ seen, problem }: { seen: ToPrescribe; problem: s
   const usual: Choices = {
     ...usualChoices(tree, weather, year),
     ...(stems === 'ask' ? {} : { stemRule: stems }),
-    ...(standing ? { when: whenOf(standing, treatmentContext.today) } : {}),
+    ...(standing ? { when: whenOf(standing, treatmentContext.on) } : {}),
   };
   const labels = held.labels.map((l) => ({ id: l.id, label: l.label }));
   // The first answer comes with the page: what is in hand before anybody touches anything, and its figures.

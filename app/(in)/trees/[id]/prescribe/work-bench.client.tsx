@@ -216,7 +216,7 @@ export function WorkBench({
       </Frame>
     );
   const from = workDay(treatmentContext, work.method);
-  const on = workOn(form.when, from, facts.today);
+  const on = workOn(form.when, from, facts.on);
   const { sheet, issues: typedIssues } = sheetOf(work, factsOn(facts, on), form.typed);
   const inTheWay = blocked(sheet.gates, form.released);
   const stop = sheet.gates.find((g) => g.strength === 'stop') ?? null;
@@ -241,7 +241,7 @@ export function WorkBench({
           when={form.when}
           onWhen={onWhen}
           from={from}
-          today={facts.today}
+          today={facts.on}
           on={on}
           issues={sendWork.issues.map((f) => (f.path === 'on' ? { ...f, path: 'choices.when' } : f))}
         />
@@ -264,19 +264,19 @@ export function WorkBench({
                   answers: form.typed,
                   released: releasedOf(sheet.gates),
                   alike,
-                  on: on > facts.today ? on : null,
+                  on: on > facts.on ? on : null,
                 },
                 () => {
                   onPlanned();
                   said({
-                    sentence: `${work.name}: planned${alike.length ? ` on ${alike.length + 1} trees` : ''}; ${on > facts.today ? `for ${shortDay(on)}, on Schedule until then` : 'it waits on Jobs'}.`,
+                    sentence: `${work.name}: planned${alike.length ? ` on ${alike.length + 1} trees` : ''}; ${on > facts.on ? `for ${shortDay(on)}, on Schedule until then` : 'it waits on Jobs'}.`,
                   });
                   router.push(`/trees/${treeId}`);
                 },
               )
             }
           >
-            {sendWork.busy ? 'One moment …' : `Plan this work${on > facts.today ? ` for ${shortDay(on)}` : ''}`}
+            {sendWork.busy ? 'One moment …' : `Plan this work${on > facts.on ? ` for ${shortDay(on)}` : ''}`}
           </button>
           <InTheWay gates={inTheWay} />
         </div>

@@ -124,7 +124,7 @@ export function TreatStep({ seen }: { seen: Seen & { open: readonly PlanHead[]; 
       strip={
         <>
           <StepStrip tree={tree} duties={duties} here="treat" />
-          {plan.plannedFor && plan.plannedFor > treatmentContext.today && (
+          {plan.plannedFor && plan.plannedFor > treatmentContext.on && (
             <p role="status" className="mt-3 border-l-4 border-sap pl-3 font-semibold text-sap">
               Planned for {shortDay(plan.plannedFor)}. The gates here answer for today.
             </p>

@@ -116,11 +116,11 @@ export function ApplyBench({
   const unit = smallUnit(plan.dose.dimension, units);
   const us = units === 'us';
   const words = methodWords(use.method, use.sites?.device, use.carrier.kind !== 'none');
-  const ofSite = useOfSite(plan.siteId, treatmentContext.today);
+  const ofSite = useOfSite(plan.siteId, treatmentContext.on);
   const [form, setForm, forget] = useDraft(
     `apply:${plan.id}`,
     {
-      day: treatmentContext.today,
+      day: treatmentContext.on,
       id: v7(),
       stage: hanging ? 2 : 0,
       worn: [] as string[],
@@ -129,7 +129,7 @@ export function ApplyBench({
       // Null: as much as the dose that is followed.
       amount: null as string | null,
       basis: null as DoseBasis | null,
-      lotId: usualSource(sources, plan.dose.product, treatmentContext.today),
+      lotId: usualSource(sources, plan.dose.product, treatmentContext.on),
       ...typedAir(station, units),
       soil: plan.plannedFor ? soilState(station) : plan.choices.soil,
       // What the leaves did when it was planned for a later day says nothing today.
@@ -143,7 +143,7 @@ export function ApplyBench({
       photoIds: [] as string[],
     },
     // Work that has begun is never forgotten, not even past midnight.
-    (kept) => kept.day === treatmentContext.today || Boolean(kept.startedAt),
+    (kept) => kept.day === treatmentContext.on || Boolean(kept.startedAt),
   );
   const { busy, issues, setIssues, send } = useSend(recordTreatment);
   const set = <K extends keyof typeof form>(k: K, value: (typeof form)[K]) => setForm((f) => ({ ...f, [k]: value }));
@@ -206,7 +206,7 @@ export function ApplyBench({
           change: change && basis ? { was: change, followed: basis } : null,
           ...againstSource(source),
         },
-        { amount: exact, protection: form.worn, startedAt: form.startedAt || station.at, doneOn: treatmentContext.today },
+        { amount: exact, protection: form.worn, startedAt: form.startedAt || station.at, doneOn: treatmentContext.on },
       )
     : [];
   // Down, not up: more than went in is not booked.
