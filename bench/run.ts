@@ -146,7 +146,7 @@ function examining() {
   for (const round of [0, 1])
     for (const host of shipped.hosts) {
       const model = compile(shipped, host, { month: 7 });
-      const drawn = drawCase(shipped, 77, {}, { host, month: 7 });
+      const drawn = drawCase({ knowledge: shipped, seed: 77, options: {}, fixed: { host, month: 7 } });
       const signs = model.observables.filter((o) => o.kind === 'sign');
       for (let n = 0; n <= Math.min(40, signs.length); n += 5) {
         const observed = {
@@ -162,7 +162,7 @@ function examining() {
         const t = performance.now();
         const post = posterior(model, evidenceOf(model, observed));
         const ranked = performance.now();
-        nextInspections(model, post, observed);
+        nextInspections({ model, post, observed });
         if (round) {
           rank.push(ranked - t);
           whole.push(performance.now() - t);

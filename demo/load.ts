@@ -96,7 +96,19 @@ type Row = Record<string, unknown>;
 const rows: Record<string, Row[]> = {};
 const put = (table: string, row: Row) => (rows[table] ??= []).push(row);
 
-function loadCompany(name: string, region: string, samples: typeof places, staff: Staff, hash: string) {
+function loadCompany({
+  name,
+  region,
+  samples,
+  staff,
+  hash,
+}: {
+  name: string;
+  region: string;
+  samples: typeof places;
+  staff: Staff;
+  hash: string;
+}) {
   const company = v7();
   put('company', {
     id: company,
@@ -240,7 +252,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
       document: 2,
       sheet: sql.json(sheet.metric as never),
       sheet_us: sql.json(sheet.us as never),
-      price: sql.json(priced(scoreWork(of, sheet.metric, 0, weighing), weighing) as never),
+      price: sql.json(priced(scoreWork({ work: of, sheet: sheet.metric, held: 0, weighing }), weighing) as never),
       at: at(ago(4)),
       by_person: arborist,
     });
@@ -658,7 +670,7 @@ function loadCompany(name: string, region: string, samples: typeof places, staff
       };
       const planOnly = (labelKey: string) => {
         const { label, use, result, us } = work(labelKey, today);
-        const weighed = scoreUse(label, use, result, 0, weighing);
+        const weighed = scoreUse({ label, use, result, held: 0, weighing });
         if (!result.dose.ok || result.gates.some((g) => g.strength === 'stop')) return;
         put('treatment_plan', {
           id: v7(),
@@ -870,11 +882,11 @@ const TABLES = [
 async function main() {
   if ((await sql`select from company limit 1`).length) return console.log('The sample company is there already.');
   const hash = await hashPassword(SAMPLE_PASSWORD);
-  loadCompany('Oxmere Tree Care', 'estuary', places, [...samplePeople], hash);
-  loadCompany(
-    'Fellside Boughs',
-    'upland',
-    [
+  loadCompany({ name: 'Oxmere Tree Care', region: 'estuary', samples: places, staff: [...samplePeople], hash });
+  loadCompany({
+    name: 'Fellside Boughs',
+    region: 'upland',
+    samples: [
       {
         ...places[0]!,
         client: 'Fellside Parish',
@@ -884,14 +896,14 @@ async function main() {
         trees: { ...places[0]!.trees, count: 6 },
       },
     ],
-    samplePeople.map((p) => ({
+    staff: samplePeople.map((p) => ({
       ...p,
       name: p.name.split(' ')[0] + ' Birkrigg',
       email: p.email.replace('oxmere', 'fellside'),
       licence: p.licence && p.licence.replace('ED', 'UP'),
     })),
     hash,
-  );
+  });
   const forgotten = Object.keys(rows).filter((t) => !TABLES.includes(t));
   if (forgotten.length) throw new Error(`No place in the order for ${forgotten.join(', ')}.`);
   await sql.begin(async (tx) => {

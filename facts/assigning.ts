@@ -107,15 +107,23 @@ const without = (tree: Tree, kept: readonly VisitRow[]): Tree => {
  * @param treeIds null for all the trees of the laying that stands
  * @param byHand visits that are tried on a day of somebody's own
  */
-export async function assignOver(
-  viewer: Viewer,
-  stationFor: StationFor,
-  now: Date,
-  assigning: Assigning,
-  assignmentId: string | null,
-  treeIds: readonly string[] | null,
-  byHand: ByHand | null = null,
-): Promise<{ held: Held; rows: VisitRow[]; trees: AssignedTree[] }> {
+export async function assignOver({
+  viewer,
+  stationFor,
+  now,
+  assigning,
+  assignmentId,
+  treeIds,
+  byHand = null,
+}: {
+  viewer: Viewer;
+  stationFor: StationFor;
+  now: Date;
+  assigning: Assigning;
+  assignmentId: string | null;
+  treeIds: readonly string[] | null;
+  byHand?: ByHand | null;
+}): Promise<{ held: Held; rows: VisitRow[]; trees: AssignedTree[] }> {
   const [held, rows] = await Promise.all([
     heldBy(viewer),
     assignmentId ? assignedVisits(viewer, assignmentId, treeIds) : [],

@@ -23,13 +23,19 @@ export interface DayByHand {
  * @param put ids of what is put there now
  * @param order ids of places in the order in which they are gone to
  */
-export function dayByHand(
-  f: Fortnight,
-  at: Placed,
-  onIt: ReadonlySet<string>,
-  put: ReadonlySet<string>,
-  order: readonly string[],
-): DayByHand {
+export function dayByHand({
+  f,
+  at,
+  onIt,
+  put,
+  order,
+}: {
+  f: Fortnight;
+  at: Placed;
+  onIt: ReadonlySet<string>;
+  put: ReadonlySet<string>;
+  order: readonly string[];
+}): DayByHand {
   const items = f.problem.jobs
     .flatMap((j) => j.items)
     .map((i) => (onIt.has(i.id) ? { ...i, now: at, locked: put.has(i.id) || i.locked } : i));

@@ -161,13 +161,19 @@ export interface Diagnosis {
 }
 
 /** Ranking and decision for a tree as it was last seen. */
-export function diagnose(
-  viewer: Viewer,
-  tree: Tree,
-  knowledge: Knowledge,
-  nearby: Detections,
-  now: Date,
-): Diagnosis | null {
+export function diagnose({
+  viewer,
+  tree,
+  knowledge,
+  nearby,
+  now,
+}: {
+  viewer: Viewer;
+  tree: Tree;
+  knowledge: Knowledge;
+  nearby: Detections;
+  now: Date;
+}): Diagnosis | null {
   const host = hostOf(tree);
   if (!host) return null;
   const visit = visitOf(tree);
@@ -189,7 +195,13 @@ export function diagnose(
     host,
     base,
     visit,
-    doubts: observationDoubts(host, observed, alarming(setting.nearby ?? {}, knowledge), knowledge, exclusions),
+    doubts: observationDoubts({
+      host,
+      observed,
+      feared: alarming(setting.nearby ?? {}, knowledge),
+      knowledge,
+      exclusions,
+    }),
     decide: (named) =>
       decide(
         {
@@ -236,14 +248,20 @@ export interface TreeInHand {
   duties: Duty[];
 }
 /** A tree in hand, from what was read of it: the same on the server and on a phone without signal. */
-export function inHand(
-  viewer: Viewer,
-  tree: Tree,
-  knowledge: Knowledge,
-  detections: Detections,
-  now: Date,
-): TreeInHand {
-  const found = diagnose(viewer, tree, knowledge, detections, now);
+export function inHand({
+  viewer,
+  tree,
+  knowledge,
+  detections,
+  now,
+}: {
+  viewer: Viewer;
+  tree: Tree;
+  knowledge: Knowledge;
+  detections: Detections;
+  now: Date;
+}): TreeInHand {
+  const found = diagnose({ viewer, tree, knowledge, nearby: detections, now });
   const duties = found?.decide(presentProblem(tree.savedDiagnoses)?.conditionId).duties ?? [];
   return { tree, detections, knowledge, found, duties };
 }

@@ -20,9 +20,9 @@ function whatOf(v: YearVisit): string {
 
 /** What may be offered for a property: everything that is planned or waits for a look there within a year. */
 export async function offeredAt(viewer: Viewer, siteId: string, today: LocalDate): Promise<QuoteLine[]> {
-  const visits = (await yearVisits(viewer, siteId, today, dayAfter(today, 1, 'years'), today)).filter(
-    (v) => v.state === 'planned' || v.state === 'expected',
-  );
+  const visits = (
+    await yearVisits({ scope: viewer, siteId, from: today, to: dayAfter(today, 1, 'years'), today })
+  ).filter((v) => v.state === 'planned' || v.state === 'expected');
   const costs = new Map(
     (
       await visitCosts(

@@ -99,14 +99,21 @@ export function installedBy(
 }
 
 /** A record as the tree will have it, as far as its own steps ask. */
-function recordOf(
-  plan: Plan,
-  b: Pick<TreatmentInput, 'startedAt' | 'endedAt'>,
-  id: string,
-  amount: number,
-  tree: Tree,
-  by: string,
-): TreeRecord {
+function recordOf({
+  plan,
+  b,
+  id,
+  amount,
+  tree,
+  by,
+}: {
+  plan: Plan;
+  b: Pick<TreatmentInput, 'startedAt' | 'endedAt'>;
+  id: string;
+  amount: number;
+  tree: Tree;
+  by: string;
+}): TreeRecord {
   const use = plan.label.uses.find((u) => u.key === plan.useKey);
   const { dose, ring } = plan.result;
   const host = hostOf(tree);
@@ -201,7 +208,7 @@ function after(f: OfflineTree, w: Shown, viewer: Viewer): OfflineTree {
       const { dose } = sheet.plan.result;
       const amount = w.verb === 'record-treatment' ? b.amount : dose.ok ? dose.product : 0;
       const plans = tree.plans.map((p) => (p.id === sheet.plan.id ? { ...p, state: 'done' as const } : p));
-      const records = [recordOf(sheet.plan, b, w.id, amount, tree, viewer.name), ...tree.records];
+      const records = [recordOf({ plan: sheet.plan, b, id: w.id, amount, tree, by: viewer.name }), ...tree.records];
       return { ...on({ plans, records }), sheets: f.sheets.filter((s) => s !== sheet) };
     }
     case 'finish-work': {

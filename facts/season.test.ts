@@ -68,7 +68,13 @@ describe('the year of a host', () => {
     expect(of(other, 19)[1]).toEqual(plain);
   });
   it('forecast days stand between what was measured and the other years', () => {
-    const weather = weatherOf(fair({ lat: 51, lon: 0 }), '2026-01-01', 'Europe/London', NOW, []);
+    const weather = weatherOf({
+      station: fair({ lat: 51, lon: 0 }),
+      start: '2026-01-01',
+      timeZone: 'Europe/London',
+      now: NOW,
+      brought: [],
+    });
     expect(weather.forecastDays).toBeGreaterThanOrEqual(9);
     expect(weather.courses.length).toBeGreaterThanOrEqual(20);
     // From the first of November to yesterday, a day each.

@@ -47,13 +47,19 @@ function withBrought(
 }
 
 /** The weather of the season that begins on a day, as it is known now; of a season that is over, what was measured. */
-export function weatherOf(
-  station: WeatherStation,
-  start: LocalDate,
-  timeZone: string,
-  now: Date,
-  brought: readonly BroughtDay[],
-): SeasonWeather {
+export function weatherOf({
+  station,
+  start,
+  timeZone,
+  now,
+  brought,
+}: {
+  station: WeatherStation;
+  start: LocalDate;
+  timeZone: string;
+  now: Date;
+  brought: readonly BroughtDay[];
+}): SeasonWeather {
   const today = dayIn(now, timeZone);
   const { from, to } = seasonSpan(start);
   const own = new Map(brought.filter((d) => d.day >= from && d.day <= to).map((d) => [d.day, d]));
@@ -108,7 +114,7 @@ export function hostYear(
   const south = isSouth(spot.lat);
   const start = seasonStart(dayIn(now, timeZone), south);
   const years = (n: number) => dayAfter(start, n, 'years');
-  const weather = (from: LocalDate) => weatherOf(station, from, timeZone, now, brought);
+  const weather = (from: LocalDate) => weatherOf({ station, start: from, timeZone, now, brought });
   /** Seasons before one, with what was seen in them: this one teaches the next. */
   const taughtBefore = (n: number) =>
     Array.from({ length: TAUGHT_YEARS }, (_, i) => years(n - i - 1)).flatMap((from) => {
@@ -121,7 +127,9 @@ export function hostYear(
     const w = weather(from);
     const seen = stagesIn(stageNotes, host.id, from, south);
     return {
-      stages: growth ? expectedStages(growth, w, lat, seen, learn(growth, taughtBefore(n), lat)) : [],
+      stages: growth
+        ? expectedStages({ growth, weather: w, lat, seen, learned: learn(growth, taughtBefore(n), lat) })
+        : [],
       heat: models.flatMap((m) => heatDate(m, w, biofixOf(stageNotes, m.id, from)) ?? []),
     };
   });

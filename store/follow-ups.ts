@@ -110,13 +110,19 @@ export const ofSite = (tx: Tx, siteId: string | null) =>
   siteId ? tx`and tree_id = any(array(select id from tree where site_id = ${siteId}))` : tx``;
 
 /** Open visits from `from` to `to`, and those that were done or dropped since `since`: a calendar must strike them out. */
-export const calendarVisits = (
-  scope: Scope,
-  from: string,
-  to: string,
-  since: Date,
-  siteId: string | null = null,
-): Promise<CalendarVisit[]> =>
+export const calendarVisits = ({
+  scope,
+  from,
+  to,
+  since,
+  siteId = null,
+}: {
+  scope: Scope;
+  from: string;
+  to: string;
+  since: Date;
+  siteId?: string | null;
+}): Promise<CalendarVisit[]> =>
   within(scope, async (tx) => [
     ...(await tx<CalendarVisit[]>`
       select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "siteId", p.name as "siteName",

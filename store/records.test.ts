@@ -205,7 +205,8 @@ it('the log of uptake holds the minutes of injections that stand, by product', a
 
 it('a visit counts its moves and its end for the calendars that follow it; what was long off is no longer sent', async () => {
   await writeRecord(o, v7, record());
-  const visits = (since: string) => calendarVisits(o, '1900-01-01', '2999-01-01', new Date(since));
+  const visits = (since: string) =>
+    calendarVisits({ scope: o, from: '1900-01-01', to: '2999-01-01', since: new Date(since) });
   const [first] = await visits('2020-01-01');
   expect(first).toMatchObject({ state: 'open', version: 0 });
   await owner`update follow_up set due = due + 1, latest = latest + 1 where id = ${first!.id}`;

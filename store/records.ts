@@ -55,7 +55,14 @@ export const writeRecord = (scope: Scope, followUpId: () => string, r: NewRecord
     if (r.version > 1 && r.planId) await planFollows(tx, o, r.planId, r.withdrawn);
     await reopenSettled(tx, o, r.rootId);
     if (!r.withdrawn) await settleEarlier(tx, scope, r);
-    await setFollowUps(tx, o, d.tree.id, r.rootId, r.withdrawn ? [] : r.followUps, followUpId);
+    await setFollowUps({
+      tx,
+      company: o,
+      treeId: d.tree.id,
+      rootId: r.rootId,
+      wanted: r.withdrawn ? [] : r.followUps,
+      newId: followUpId,
+    });
     return true;
   });
 
@@ -101,14 +108,21 @@ const settleEarlier = (tx: Tx, scope: Scope, r: NewRecord) => tx`
 /** The plan was carried out or dropped by somebody else meanwhile. */
 export class PlanGone extends Error {}
 
-async function setFollowUps(
-  tx: Tx,
-  company: string,
-  treeId: string,
-  rootId: string,
-  wanted: FollowUp[],
-  newId: () => string,
-) {
+async function setFollowUps({
+  tx,
+  company,
+  treeId,
+  rootId,
+  wanted,
+  newId,
+}: {
+  tx: Tx;
+  company: string;
+  treeId: string;
+  rootId: string;
+  wanted: FollowUp[];
+  newId: () => string;
+}) {
   await tx`update follow_up set state = 'dropped', settled_at = clock_now() where company_id = ${company} and root_id = ${rootId} and state = 'open'
     and not split_part(rule_id, '+', 1) = any(${wanted.map((w) => w.ruleId)})`;
   for (const followUp of wanted)

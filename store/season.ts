@@ -178,13 +178,19 @@ const insertHours = (tx: Tx, scope: Scope, siteId: string, hours: readonly Measu
  * is replaced. How the file was read is remembered for the next one.
  * @returns how many days are whole now among those touched
  */
-export const keepHours = (
-  scope: Scope,
-  siteId: string,
-  timeZone: string,
-  hours: readonly MeasuredHour[],
-  reading: object,
-): Promise<number> =>
+export const keepHours = ({
+  scope,
+  siteId,
+  timeZone,
+  hours,
+  reading,
+}: {
+  scope: Scope;
+  siteId: string;
+  timeZone: string;
+  hours: readonly MeasuredHour[];
+  reading: object;
+}): Promise<number> =>
   within(scope, async (tx) => {
     for (let i = 0; i < hours.length; i += HOURS_AT_ONCE)
       await insertHours(tx, scope, siteId, hours.slice(i, i + HOURS_AT_ONCE));

@@ -42,15 +42,27 @@ export const getSiteMap = (scope: Scope, siteId: string): Promise<SiteMapRow | n
   });
 
 /** Keeps the plan and where its trees stand, together, unless somebody drew it anew meanwhile; the area follows from what is drawn. */
-export const upsertSiteMap = (
-  scope: Scope,
-  siteId: string,
-  siteMap: SiteMap,
-  areaM2: number | null,
-  trees: readonly { id: string; x: number; y: number; lat: number | null; lon: number | null }[],
-  /** The version of the plan that this rests on. */
-  basedOn: number,
-): Promise<'kept' | 'stale' | 'no place'> =>
+export const upsertSiteMap = ({
+  scope,
+  siteId,
+  siteMap,
+  areaM2,
+  trees,
+  basedOn,
+}: {
+  scope: Scope;
+  siteId: string;
+  siteMap: SiteMap;
+  areaM2: number | null;
+  trees: readonly {
+    id: string;
+    x: number;
+    y: number;
+    lat: number | null;
+    lon: number | null;
+  }[]; /** The version of the plan that this rests on. */
+  basedOn: number;
+}): Promise<'kept' | 'stale' | 'no place'> =>
   within(scope, async (tx) => {
     const [now] = await tx<
       { version: number }[]

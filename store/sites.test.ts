@@ -29,9 +29,9 @@ let o: TestCompany;
 beforeAll(async () => {
   owner = ownerSql();
   o = await makeCompany(owner);
-  await addTrees(
-    o,
-    Array.from({ length: 1200 }, (_, i) => ({
+  await addTrees({
+    scope: o,
+    trees: Array.from({ length: 1200 }, (_, i) => ({
       id: v7(),
       siteId: o.siteId,
       tag: `${i % 2 ? 'A' : 'b'}${i}`,
@@ -44,9 +44,9 @@ beforeAll(async () => {
       species: i === 7 ? 'Paulownia tomentosa' : '',
       reading: i % 2 ? { at: new Date(), diameterCm: 30, stems: [], heightM: null, method: 'tape' } : null,
     })),
-    130,
-    v7,
-  );
+    breastHeightCm: 130,
+    readingId: v7,
+  });
 });
 afterAll(async () => {
   await owner.end();
@@ -103,7 +103,9 @@ it('an import is all or nothing', async () => {
     species: '',
     reading: null,
   };
-  await expect(addTrees(o, [good, { ...good, id: v7() }], 130, v7)).rejects.toMatchObject({ code: '23505' });
+  await expect(
+    addTrees({ scope: o, trees: [good, { ...good, id: v7() }], breastHeightCm: 130, readingId: v7 }),
+  ).rejects.toMatchObject({ code: '23505' });
   expect(await find(['Z1'])).toEqual([]);
 });
 
@@ -266,16 +268,36 @@ describe('the plan of a place', () => {
   const drawn = { ...EMPTY_SITE_MAP, slope: { downDeg: 90, percent: 5 } };
   it('two who draw at once: the second is told, and the first drawing stands', async () => {
     const { version } = (await getSiteMap(o, o.siteId))!;
-    expect(await upsertSiteMap(o, o.siteId, drawn, null, [], version)).toBe('kept');
-    expect(await upsertSiteMap(o, o.siteId, EMPTY_SITE_MAP, null, [], version)).toBe('stale');
+    expect(
+      await upsertSiteMap({ scope: o, siteId: o.siteId, siteMap: drawn, areaM2: null, trees: [], basedOn: version }),
+    ).toBe('kept');
+    expect(
+      await upsertSiteMap({
+        scope: o,
+        siteId: o.siteId,
+        siteMap: EMPTY_SITE_MAP,
+        areaM2: null,
+        trees: [],
+        basedOn: version,
+      }),
+    ).toBe('stale');
     const now = (await getSiteMap(o, o.siteId))!;
     expect(now).toMatchObject({ siteMap: { slope: drawn.slope }, version: version + 1 });
-    expect(await upsertSiteMap(o, v7(), drawn, null, [], 1)).toBe('no place');
+    expect(await upsertSiteMap({ scope: o, siteId: v7(), siteMap: drawn, areaM2: null, trees: [], basedOn: 1 })).toBe(
+      'no place',
+    );
   });
   it('makes no form of the place stale, nor the form the plan', async () => {
     const place = (await getSite(o, o.siteId))!;
     const { version } = (await getSiteMap(o, o.siteId))!;
-    await upsertSiteMap(o, o.siteId, EMPTY_SITE_MAP, null, [], version);
+    await upsertSiteMap({
+      scope: o,
+      siteId: o.siteId,
+      siteMap: EMPTY_SITE_MAP,
+      areaM2: null,
+      trees: [],
+      basedOn: version,
+    });
     expect((await getSite(o, o.siteId))!.version).toBe(place.version);
     expect(await upsertSite(o, { ...place, region: 'upland', gateCode: null, basedOn: place.version })).toBe(true);
     expect(await getSite(o, o.siteId)).toMatchObject({ region: 'upland', version: place.version + 1 });

@@ -52,13 +52,19 @@ export interface NewTree {
 /** Trees in one statement: writing it out keeps everybody waiting. */
 const AT_ONCE = 200;
 /** Inserts trees, with a first reading where there is one; `onProgress` hears how many are in. All or nothing. */
-export const addTrees = (
-  scope: Scope,
-  trees: NewTree[],
-  breastHeightCm: number,
-  readingId: () => string,
-  onProgress?: (done: number) => void,
-) =>
+export const addTrees = ({
+  scope,
+  trees,
+  breastHeightCm,
+  readingId,
+  onProgress,
+}: {
+  scope: Scope;
+  trees: NewTree[];
+  breastHeightCm: number;
+  readingId: () => string;
+  onProgress?: (done: number) => void;
+}) =>
   within(scope, async (tx) => {
     for (let i = 0; i < trees.length; i += AT_ONCE) {
       const part = trees.slice(i, i + AT_ONCE);

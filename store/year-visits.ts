@@ -45,13 +45,19 @@ export const MOST_VISITS = 12_000;
  * that wait, records, visits of programmes, looks.
  * @param today the day on which what has no day of its own waits
  */
-export const yearVisits = (
-  scope: Scope,
-  siteId: string,
-  from: LocalDate,
-  to: LocalDate,
-  today: LocalDate,
-): Promise<YearVisit[]> =>
+export const yearVisits = ({
+  scope,
+  siteId,
+  from,
+  to,
+  today,
+}: {
+  scope: Scope;
+  siteId: string;
+  from: LocalDate;
+  to: LocalDate;
+  today: LocalDate;
+}): Promise<YearVisit[]> =>
   within(scope, async (tx) => [
     ...(await tx<YearVisit[]>`
       with here as (

@@ -41,13 +41,19 @@ const beforeLines = (before: readonly Before[], nameOf: (id: string) => string):
     : [];
 
 /** Hours of the day in which the air suits what waits at a place. */
-async function fitsOf(
-  viewer: Viewer,
-  stops: readonly Omit<SiteStop, 'fit'>[],
-  day: LocalDate,
-  station: StationFor,
-  now: Date,
-) {
+async function fitsOf({
+  viewer,
+  stops,
+  day,
+  station,
+  now,
+}: {
+  viewer: Viewer;
+  stops: readonly Omit<SiteStop, 'fit'>[];
+  day: LocalDate;
+  station: StationFor;
+  now: Date;
+}) {
   const ids = stops.flatMap((s) => s.items.flatMap((i) => (i.kind === 'plan' && i.stands === 'open' ? [i.id] : [])));
   const plans = await getPlans(viewer, ids);
   return stops.map((s): SiteStop => {
@@ -75,14 +81,21 @@ const beforeOf = (stops: readonly SiteStop[]): Before[] =>
   );
 
 /** What a day is loaded with, each line with whether it was seen on the truck; what is done needs no loading any more. */
-function loadOf(
-  viewer: Viewer,
-  things: readonly CrewDayItem[],
-  before: readonly LoadGroup[],
-  equipment: readonly Equipment[],
-  stock: ReadonlyMap<string, number>,
-  ticks: ReadonlyMap<string, string>,
-): CrewsDay['load'] {
+function loadOf({
+  viewer,
+  things,
+  before,
+  equipment,
+  stock,
+  ticks,
+}: {
+  viewer: Viewer;
+  things: readonly CrewDayItem[];
+  before: readonly LoadGroup[];
+  equipment: readonly Equipment[];
+  stock: ReadonlyMap<string, number>;
+  ticks: ReadonlyMap<string, string>;
+}): CrewsDay['load'] {
   const open = things.filter((t) => t.stands === 'open');
   const groups = loadOut(
     open.flatMap((t) => (t.kind === 'plan' ? [t.plan] : [])),
@@ -132,9 +145,9 @@ export const dayView = (viewer: Viewer, crewDayId: string, now: Date, station: S
     ]);
     const siteOf = new Map(places.map((p) => [p.id, p]));
     const nameOf = (id: string) => siteOf.get(id)?.name ?? '';
-    const stops = await fitsOf(
+    const stops = await fitsOf({
       viewer,
-      stopsOf(things).map((s) => {
+      stops: stopsOf(things).map((s) => {
         const place = siteOf.get(s.siteId)!;
         return {
           ...s,
@@ -144,10 +157,10 @@ export const dayView = (viewer: Viewer, crewDayId: string, now: Date, station: S
           weather: hoursOfDay(station(place).forecast(now).members, round.day, place.timeZone),
         };
       }),
-      round.day,
+      day: round.day,
       station,
       now,
-    );
+    });
     const before = beforeOf(stops);
     return {
       round,
@@ -157,7 +170,14 @@ export const dayView = (viewer: Viewer, crewDayId: string, now: Date, station: S
       lefts,
       done,
       batches,
-      load: loadOf(viewer, things, beforeLines(before, nameOf), equipment, goodStock(lots, round.day), ticks),
+      load: loadOf({
+        viewer,
+        things,
+        before: beforeLines(before, nameOf),
+        equipment,
+        stock: goodStock(lots, round.day),
+        ticks,
+      }),
       before,
       ends: endsOf({ things, batches }, now),
       messages,

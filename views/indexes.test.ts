@@ -135,7 +135,8 @@ const book = { words: null, siteId: null, method: null, from: null, to: null, af
 const READ: Record<string, () => Promise<unknown>> = {
   today: () => todayView(viewer, NOW, fair),
   'a tree': () => overviewOf(viewer, o.treeId, NOW, fair),
-  'the year of a place': () => seasonView(viewer, NOW, fair, '2026-05-01', '2027-05-01', o.siteId),
+  'the year of a place': () =>
+    seasonView({ viewer, now: NOW, stationFor: fair, from: '2026-05-01', to: '2027-05-01', siteId: o.siteId }),
   examine: () => examineView(viewer, o.treeId, NOW),
   prescribe: () => prescribeView(viewer, o.treeId, NOW, fair),
   apply: () => applyView(viewer, o.treeId, NOW, fair, null),
@@ -151,7 +152,7 @@ const READ: Record<string, () => Promise<unknown>> = {
   'a street': () => find(['Street 7']),
   'two words': () => find(['S1', 'elm'], [[], ['wych-elm']]),
   'a species without an entry': () => find(['paulownia']),
-  place: () => siteView(viewer, o.siteId, null, 50, '2026-01-01'),
+  place: () => siteView({ viewer, id: o.siteId, after: null, limit: 50, tasksFrom: '2026-01-01' }),
   choose: () => chooseView(viewer, o.siteId, '2026'),
   spread: () => spreadView(viewer, o.siteId),
   plan: () => planView(viewer, o.siteId),
@@ -160,7 +161,7 @@ const READ: Record<string, () => Promise<unknown>> = {
   fortnight: () => fortnightView(viewer, NOW, fair),
   crews: () => crewsView(viewer, NOW),
   season: () => dueBetween(o, '2026-06-01', '2026-07-01', 200),
-  calendar: () => calendarVisits(o, '2026-01-01', '2027-01-01', NOW),
+  calendar: () => calendarVisits({ scope: o, from: '2026-01-01', to: '2027-01-01', since: NOW }),
   'calendar of plans': () => plannedBetween(o, '2026-01-01', '2027-01-01'),
   'tags taken': () => takenTags(o, o.siteId, ['T1']),
   clients: () => listClients(o),

@@ -31,13 +31,19 @@ export interface LifeYear {
 }
 
 /** Twelve months of a condition's life from this month on; null where the company has no place, or nothing is known of it. */
-export const lifeYear = (
-  viewer: Viewer,
-  condition: Condition,
-  siteId: string | null,
-  stationFor: StationFor,
-  now: Date,
-): Promise<LifeYear | null> =>
+export const lifeYear = ({
+  viewer,
+  condition,
+  siteId,
+  stationFor,
+  now,
+}: {
+  viewer: Viewer;
+  condition: Condition;
+  siteId: string | null;
+  stationFor: StationFor;
+  now: Date;
+}): Promise<LifeYear | null> =>
   together(viewer, async () => {
     const { life } = besideOf(condition);
     const [places, place] = await Promise.all([

@@ -27,7 +27,7 @@ const asked = (more: Partial<Chosen> = {}): Chosen => ({
   ...more,
 });
 const view = async (more: Partial<Chosen> = {}, programme = 'orchard-apple') =>
-  (await assigningView(orchard.viewer, maritime, now, programme, asked(more)))!;
+  (await assigningView({ viewer: orchard.viewer, stationFor: maritime, now, key: programme, asked: asked(more) }))!;
 
 it.each([
   ['all that it is for', {}, ['E1', 'E2', 'E3', 'E4', 'E5', 'E6', 'S1', 'S2', 'S3']],
@@ -73,7 +73,9 @@ it.each([
   expect([issue, preview]).toEqual([sentence, null]);
 });
 it('a programme that nobody knows is none; one without a place is only read', async () => {
-  expect(await assigningView(orchard.viewer, maritime, now, 'nothing', asked())).toBeNull();
+  expect(
+    await assigningView({ viewer: orchard.viewer, stationFor: maritime, now, key: 'nothing', asked: asked() }),
+  ).toBeNull();
   expect(await view({ siteId: null })).toMatchObject({ place: null, preview: null });
 });
 

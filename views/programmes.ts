@@ -110,15 +110,21 @@ function choose(
   return { chosen: of, issue: of.length ? null : 'No tree is chosen.' };
 }
 
-async function previewOf(
-  viewer: Viewer,
-  stationFor: StationFor,
-  now: Date,
-  assigning: Assigning,
-  treeIds: readonly string[],
-): Promise<Preview> {
+async function previewOf({
+  viewer,
+  stationFor,
+  now,
+  assigning,
+  treeIds,
+}: {
+  viewer: Viewer;
+  stationFor: StationFor;
+  now: Date;
+  assigning: Assigning;
+  treeIds: readonly string[];
+}): Promise<Preview> {
   const [{ trees }, lots, already] = await Promise.all([
-    assignOver(viewer, stationFor, now, assigning, null, treeIds),
+    assignOver({ viewer, stationFor, now, assigning, assignmentId: null, treeIds }),
     listLots(viewer),
     assignedAlready(viewer, assigning.programme.key, treeIds, assigning),
   ]);
@@ -131,13 +137,19 @@ async function previewOf(
 }
 
 /** A programme with what it would mean over the trees that were chosen; null where there is no such programme. */
-export const assigningView = (
-  viewer: Viewer,
-  stationFor: StationFor,
-  now: Date,
-  key: string,
-  asked: Chosen,
-): Promise<AssigningView | null> =>
+export const assigningView = ({
+  viewer,
+  stationFor,
+  now,
+  key,
+  asked,
+}: {
+  viewer: Viewer;
+  stationFor: StationFor;
+  now: Date;
+  key: string;
+  asked: Chosen;
+}): Promise<AssigningView | null> =>
   together(viewer, async () => {
     const [programme, places, place, all] = await Promise.all([
       programmeNamed(viewer, key),
@@ -158,7 +170,13 @@ export const assigningView = (
     if (never) return { ...view, chosen, issue: never.message, preview: null };
     const treeIds = chosen.map((t) => t.id);
     const { reason, said } = asked;
-    const preview = await previewOf(viewer, stationFor, now, { programme, ...span, reason, said }, treeIds);
+    const preview = await previewOf({
+      viewer,
+      stationFor,
+      now,
+      assigning: { programme, ...span, reason, said },
+      treeIds,
+    });
     return { ...view, chosen, issue: null, preview };
   });
 
@@ -182,7 +200,14 @@ export const assignmentView = (
     if (!assignment) return null;
     const { rows, trees } = assignment.endedOn
       ? { rows: await assignedVisits(viewer, id, null), trees: [] }
-      : await assignOver(viewer, stationFor, now, assignment, assignment.id, null);
+      : await assignOver({
+          viewer,
+          stationFor,
+          now,
+          assigning: assignment,
+          assignmentId: assignment.id,
+          treeIds: null,
+        });
     return { assignment, today: dayIn(now, assignment.timeZone), visits: rows, trees, mark: markOf(trees) };
   });
 

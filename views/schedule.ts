@@ -218,7 +218,7 @@ function siteSeason(
     hosts,
     events: infections
       .filter((id) => comesHere(presence, id))
-      .flatMap((id) => eventsOf(id, hosts, covers, hoursOf, ahead.members, timeZone, today, now)),
+      .flatMap((id) => eventsOf({ id, hosts, covers, hoursOf, members: ahead.members, timeZone, today, now })),
     fitness: KINDS.map(({ id, hours, limits }) => ({
       id,
       days: fitDays(ahead.members, limits, hours, timeZone).filter((d) => d.day >= today),
@@ -230,7 +230,7 @@ function siteSeason(
     visits: [...visits],
     tasks: [...tasks],
     left: [...left],
-    curves: curvesOf(hosts, ownHeat, (start) => weatherOf(station, start, timeZone, now, brought), southOf(place)),
+    curves: curvesOf(hosts, ownHeat, (start) => weatherOf({ station, start, timeZone, now, brought }), southOf(place)),
     times: timesOf(hosts, [
       ...visits.flatMap((v) => v.conditionId ?? []),
       ...hosts.flatMap((h) => h.year.heat.flatMap((x) => x.conditionId ?? [])),
@@ -330,16 +330,25 @@ function modelsAt(hosts: readonly HostSeason[], own: readonly HeatModel[]): Heat
 }
 
 /** Infections of one trouble on the hosts of a place that can have it, with what covered them. */
-function eventsOf(
-  id: (typeof infections)[number],
-  hosts: readonly HostSeason[],
-  covers: SiteStand['covers'],
-  hoursOf: (from: Date, to: Date) => Hour[],
-  members: readonly Hour[][],
-  timeZone: string,
-  today: LocalDate,
-  now: Date,
-): CoveredEvent[] {
+function eventsOf({
+  id,
+  hosts,
+  covers,
+  hoursOf,
+  members,
+  timeZone,
+  today,
+  now,
+}: {
+  id: (typeof infections)[number];
+  hosts: readonly HostSeason[];
+  covers: SiteStand['covers'];
+  hoursOf: (from: Date, to: Date) => Hour[];
+  members: readonly Hour[][];
+  timeZone: string;
+  today: LocalDate;
+  now: Date;
+}): CoveredEvent[] {
   const condition = findCondition(id);
   // Stages are those of its main hosts: the ones that have a growth of their own.
   const can = hosts.filter((h) => condition && concerns(condition.groups, h.host) && h.year.stages.length > 0);
@@ -348,17 +357,19 @@ function eventsOf(
   if (!first || !span || span.from > dayAfter(today, 10, 'days')) return [];
   const from = new Date(zonedInstant(`${dayAfter(span.from, -1, 'days')}T00:00`, timeZone)!);
   const measured = from < now ? hoursOf(from, now) : [];
-  return infectionEvents(id, first.year.stages, measured, members, timeZone, today).map((event) => {
-    const cover = covers
-      .filter((c) => can.some((h) => h.host.id === c.hostId) && c.targets.includes(id))
-      .filter((c) => new Date(c.endedAt) < new Date(event.at))
-      .at(-1);
-    const until = new Date(event.at < now.toISOString() ? event.at : now);
-    const left = cover && coverOf(cover, hoursOf(new Date(cover.endedAt), until), timeZone);
-    const over = left && event.day > left.renewOn;
-    const stood = left && (over ? 0 : left.share);
-    return { ...event, hosts: can.map((h) => h.host.name), cover: stood ?? null };
-  });
+  return infectionEvents({ condition: id, stages: first.year.stages, measured, members, timeZone, today }).map(
+    (event) => {
+      const cover = covers
+        .filter((c) => can.some((h) => h.host.id === c.hostId) && c.targets.includes(id))
+        .filter((c) => new Date(c.endedAt) < new Date(event.at))
+        .at(-1);
+      const until = new Date(event.at < now.toISOString() ? event.at : now);
+      const left = cover && coverOf(cover, hoursOf(new Date(cover.endedAt), until), timeZone);
+      const over = left && event.day > left.renewOn;
+      const stood = left && (over ? 0 : left.share);
+      return { ...event, hosts: can.map((h) => h.host.name), cover: stood ?? null };
+    },
+  );
 }
 
 /** Visits that renew a cover stand on the day on which rain makes them due. */
@@ -371,16 +382,24 @@ function movedByRain(visits: readonly YearVisit[], due: readonly DueVisit[]): Ye
 }
 
 /** What is due and planned in a span, and what the year brings to one place: the first by name where none is asked for. */
-export const seasonView = (
-  viewer: Viewer,
-  now: Date,
-  stationFor: StationFor,
-  from: LocalDate,
-  to: LocalDate,
-  siteId: string | null,
-  /** The days of which visits of that place are told; those of the list where nothing is said. */
-  drawn: { from: LocalDate; to: LocalDate } = { from, to },
-): Promise<Season> =>
+export const seasonView = ({
+  viewer,
+  now,
+  stationFor,
+  from,
+  to,
+  siteId,
+  drawn = { from, to },
+}: {
+  viewer: Viewer;
+  now: Date;
+  stationFor: StationFor;
+  from: LocalDate;
+  to: LocalDate;
+  siteId:
+    string | null; /** The days of which visits of that place are told; those of the list where nothing is said. */
+  drawn?: { from: LocalDate; to: LocalDate };
+}): Promise<Season> =>
   together(viewer, async () => {
     const [places, due, { plans, works }, place] = await Promise.all([
       sitesToChoose(viewer, siteId ?? null),
@@ -396,7 +415,15 @@ export const seasonView = (
       place && year?.brought.length ? [place.id] : [],
       new Date(now.getTime() - SHOWN_DAYS * DAY_MS),
     );
-    const visits = place ? await yearVisits(viewer, place.id, drawn.from, drawn.to, dayIn(now, place.timeZone)) : [];
+    const visits = place
+      ? await yearVisits({
+          scope: viewer,
+          siteId: place.id,
+          from: drawn.from,
+          to: drawn.to,
+          today: dayIn(now, place.timeZone),
+        })
+      : [];
     const { series, left, tasks } = place
       ? await besideVisits(viewer, place.id, drawn.from)
       : { series: [], left: [], tasks: [] };

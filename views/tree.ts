@@ -29,7 +29,7 @@ const ofTree = <T extends object>(
       detectionsNear(viewer, tree),
       more(tree),
     ]);
-    return { ...inHand(viewer, tree, knowledge, detections, now), ...rest };
+    return { ...inHand({ viewer, tree, knowledge, detections, now }), ...rest };
   });
 
 /** Measuring, deciding and the letter need nothing more. */

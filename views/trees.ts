@@ -35,13 +35,19 @@ export const treesView = (
   });
 
 /** A place with a page of its trees, what is dangerous there, and its gate code for those who need it. */
-export const siteView = (
-  viewer: Viewer,
-  id: string,
-  after: { walkOrder: number; id: string } | null,
-  limit: number,
-  tasksFrom: string,
-) =>
+export const siteView = ({
+  viewer,
+  id,
+  after,
+  limit,
+  tasksFrom,
+}: {
+  viewer: Viewer;
+  id: string;
+  after: { walkOrder: number; id: string } | null;
+  limit: number;
+  tasksFrom: string;
+}) =>
   together(viewer, async () => {
     const [place, { knowledge }] = await Promise.all([getSite(viewer, id), knowledgeOf(viewer)]);
     if (!place) return null;

@@ -58,7 +58,7 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
   record: [8, () => recordView(v, v7(), NOW)],
   overturned: [8, () => overturnedView(v)],
   siteMap: [8, () => treesView(v, { words: [], hostsOfWord: [], after: null, limit: 50 }, { after: null, limit: 40 })],
-  place: [10, () => siteView(v, o.siteId, null, 50, '2026-01-01')],
+  place: [10, () => siteView({ viewer: v, id: o.siteId, after: null, limit: 50, tasksFrom: '2026-01-01' })],
   choose: [8, () => chooseView(v, o.siteId, '2026')],
   spread: [8, () => spreadView(v, o.siteId)],
   plan: [8, () => planView(v, o.siteId)],
@@ -78,7 +78,10 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
   mix: [9, () => mixView(v, o.planId, null, NOW)],
   batch: [4, () => batchView(v, v7())],
   tools: [8, () => toolsView(v)],
-  season: [8, () => seasonView(v, NOW, fair, '2026-05-01', '2027-05-01', null)],
+  season: [
+    8,
+    () => seasonView({ viewer: v, now: NOW, stationFor: fair, from: '2026-05-01', to: '2027-05-01', siteId: null }),
+  ],
   practice: [8, () => practiceView(v, null)],
 };
 

@@ -14,7 +14,13 @@ export async function comingTo(place: OpenedCalendar, now: Date): Promise<{ visi
   const from = dayAfter(today, -STRUCK_OUT_DAYS, 'days');
   const until = dayAfter(today, 2, 'years');
   const [due, planned, tasks] = await Promise.all([
-    calendarVisits(place, dayAfter(today, -1, 'days'), until, new Date(`${from}T00:00:00Z`), place.siteId),
+    calendarVisits({
+      scope: place,
+      from: dayAfter(today, -1, 'days'),
+      to: until,
+      since: new Date(`${from}T00:00:00Z`),
+      siteId: place.siteId,
+    }),
     plannedBetween(place, from, until, place.siteId),
     tasksBetween(place, from, until, place.siteId),
   ]);

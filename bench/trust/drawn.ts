@@ -193,7 +193,7 @@ export function drawnCases(knowledge: Knowledge, seeds: Iterable<number>, set: D
   const out = zero();
   const whole = new Engine(knowledge);
   for (const seed of seeds) {
-    const d = drawCase(knowledge, seed, {}, {}, set.world);
+    const d = drawCase({ knowledge, seed, options: {}, fixed: {}, world: set.world });
     const real = d.truth.filter((t) => t !== 'nothing-wrong');
     // What stands on a sound tree cannot be taken from the base.
     if (set.removed && !real.length) continue;

@@ -145,7 +145,7 @@ it('they take part: hung, examined, ranked, decided, planned with its gates', as
     ]);
     expect(growthOf(host)?.id).toBe('elm');
     const tree = (await treeOf(v, treeId, NOW))!;
-    const found = diagnose(v, tree, knowledge, await detectionsNear(v, tree), NOW)!;
+    const found = diagnose({ viewer: v, tree, knowledge, nearby: await detectionsNear(v, tree), now: NOW })!;
     expect([found.candidates[0]!.id, found.decide().decision]).toEqual([MOTH.id, 'treat now']);
   });
   const decision = { id: v7(), treeId, conditionId: MOTH.id, certainty: 'near certain', reason: 'silver crumbs' };
@@ -183,7 +183,7 @@ it('a test of one’s own is asked for, answered, believed, and speaks of what s
     withCustomKnowledge(v, async () => {
       const { knowledge } = await knowledgeOf(v);
       const tree = (await treeOf(v, treeId, NOW))!;
-      const found = diagnose(v, tree, knowledge, await detectionsNear(v, tree), NOW)!;
+      const found = diagnose({ viewer: v, tree, knowledge, nearby: await detectionsNear(v, tree), now: NOW })!;
       return found.candidates.find((c) => c.id === MOTH.id)?.p ?? 0;
     });
   const before = await chance();

@@ -53,13 +53,13 @@ export const addToDay = command({
       }),
     ];
     const stops = stopsOf(list.map((i): DayItem & (typeof list)[number] => ({ ...i, stands: 'open' })));
-    const hand = dayByHand(
+    const hand = dayByHand({
       f,
-      { day, crewId },
-      new Set(list.map((i) => i.id)),
+      at: { day, crewId },
+      onIt: new Set(list.map((i) => i.id)),
       put,
-      stops.map((s) => s.siteId),
-    );
+      order: stops.map((s) => s.siteId),
+    });
     const inWords = limitsOf(f);
     // What keeps several of them away for one reason is said once.
     const says = (limits: readonly Limit[]) => [...new Set(limits.map(inWords))];

@@ -116,7 +116,14 @@ it('an orchard’s covers go into rounds on days that its span, its interval and
   // Laid again, what the round has set stays where it is.
   const assignment = (await getAssignment(orchard.viewer, assignmentId))!;
   const again = await together(orchard.viewer, () =>
-    assignOver(orchard.viewer, maritime, now, assignment, assignmentId, orchard.early),
+    assignOver({
+      viewer: orchard.viewer,
+      stationFor: maritime,
+      now,
+      assigning: assignment,
+      assignmentId,
+      treeIds: orchard.early,
+    }),
   );
   const changed = again.trees.flatMap((t) => t.changes).filter((c) => visits.some((v) => v.id === c.was?.id));
   expect(changed).toEqual([]);

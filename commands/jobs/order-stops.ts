@@ -26,7 +26,7 @@ export const orderStops = command({
     const f = await fortnightOf(viewer, station, occurredAt, 'with');
     const known = f.problem.days.includes(round.day) && f.problem.crews.some((c) => c.id === round.crewId);
     const { begins } = known
-      ? dayByHand(f, round, new Set(entries.map((e) => e.itemId)), new Set(), siteIds)
+      ? dayByHand({ f, at: round, onIt: new Set(entries.map((e) => e.itemId)), put: new Set(), order: siteIds })
       : { begins: new Map<string, number>() };
     const order = siteIds.flatMap((siteId) => entries.filter((e) => e.siteId === siteId));
     await orderCrewDay(

@@ -109,13 +109,19 @@ function issuesOf(f: Fortnight, x: Indexed, { slotOf, places, named }: ReadPlan)
 }
 
 /** Items in the order in which they are done, with the day, the crew and the hour. */
-function placedItems(
-  f: Fortnight,
-  x: Indexed,
-  slotOf: Int32Array,
-  places: ReadonlyMap<number, number[]>,
-  locked: Set<string>,
-) {
+function placedItems({
+  f,
+  x,
+  slotOf,
+  places,
+  locked,
+}: {
+  f: Fortnight;
+  x: Indexed;
+  slotOf: Int32Array;
+  places: ReadonlyMap<number, number[]>;
+  locked: Set<string>;
+}) {
   const placed: ItemPlaced[] = [];
   for (const [slot, order] of places) {
     const jobs = [...slotOf.keys()].filter((j) => slotOf[j] === slot);
@@ -163,7 +169,7 @@ export const saveSchedule = command({
     if (behind) return behind;
     const issues = issuesOf(fortnight, x, read.value);
     if (issues.length) return { ok: false, issues };
-    const placed = placedItems(fortnight, x, slotOf, places, new Set(p.locked));
+    const placed = placedItems({ f: fortnight, x, slotOf, places, locked: new Set(p.locked) });
     const stands = new Set(placed.map((i) => i.itemId));
     const left = p.left.filter((id) => !stands.has(id) && !underWay.has(id));
     await writeCrewDays(viewer, v7, placed, left);

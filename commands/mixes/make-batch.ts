@@ -17,13 +17,19 @@ import { v7 } from 'uuid';
 import { z } from 'zod';
 
 /** What is wrong with the lots of a mix. */
-function lotIssues(
-  lots: readonly { lotId: string; amount: number }[],
-  held: readonly Lot[],
-  product: number,
-  unit: 'mL' | 'g',
-  day: string,
-): Issue[] {
+function lotIssues({
+  lots,
+  held,
+  product,
+  unit,
+  day,
+}: {
+  lots: readonly { lotId: string; amount: number }[];
+  held: readonly Lot[];
+  product: number;
+  unit: 'mL' | 'g';
+  day: string;
+}): Issue[] {
   const sum = lots.reduce((a, l) => a + l.amount, 0);
   const issues: Issue[] = [];
   if (Math.abs(sum - product) > 1e-6 * product)
@@ -96,7 +102,13 @@ export const makeBatch = command({
       );
     const unit = dimension === 'volume' ? 'mL' : 'g';
     const day = dayIn(b.madeAt, viewer.timeZone);
-    const issues = lotIssues(b.lots, await lotsOf(viewer, first.label.key), b.product, unit, day);
+    const issues = lotIssues({
+      lots: b.lots,
+      held: await lotsOf(viewer, first.label.key),
+      product: b.product,
+      unit,
+      day,
+    });
     if (issues.length) return { ok: false, issues };
     const code = batchCode(b.id);
     const madeAt = new Date(b.madeAt);

@@ -29,7 +29,13 @@ export const finishPractice = command({
     if (!drawn) return refuse('', 'This case is no longer there.');
     if (!drawn.model.conditions.some((c) => c.id === r.condition))
       return refuse('condition', 'That does not happen to this host.');
-    const score = scorePractice(drawn, [...new Set(r.asked)], r, findHost(drawn.hostId)!, baseOf(knowledge));
+    const score = scorePractice({
+      c: drawn,
+      asked: [...new Set(r.asked)],
+      said: r,
+      host: findHost(drawn.hostId)!,
+      base: baseOf(knowledge),
+    });
     await insertPracticeSession(viewer, {
       id: r.id,
       seed: r.seed,

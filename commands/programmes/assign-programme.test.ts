@@ -59,7 +59,14 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
   const season = async (station: StationFor, now: Date) => {
     const assignment = (await getAssignment(orchard.viewer, assignmentId))!;
     return (
-      await assignOver(orchard.viewer, station, now, assignment, assignmentId, [...orchard.early, ...orchard.late])
+      await assignOver({
+        viewer: orchard.viewer,
+        stationFor: station,
+        now,
+        assigning: assignment,
+        assignmentId,
+        treeIds: [...orchard.early, ...orchard.late],
+      })
     ).trees;
   };
 

@@ -44,7 +44,14 @@ export const assignProgramme = command({
     if (p.carriedFrom && !(await getAssignment(viewer, p.carriedFrom)))
       return refuse('carriedFrom', 'The season that it goes on from is not in this company.');
     const assigning = { ...p, programme };
-    const { held, trees } = await assignOver(viewer, station, receivedAt, assigning, null, [...new Set(p.treeIds)]);
+    const { held, trees } = await assignOver({
+      viewer,
+      stationFor: station,
+      now: receivedAt,
+      assigning,
+      assignmentId: null,
+      treeIds: [...new Set(p.treeIds)],
+    });
     const stranger = trees.find((t) => t.tree.siteId !== p.siteId || t.tree.archivedAt);
     if (stranger) return refuse('treeIds', `${stranger.tree.tag} does not stand at ${place.name}.`);
     if (trees.length < new Set(p.treeIds).size) return refuse('treeIds', 'A tree among them is not in this company.');

@@ -19,7 +19,14 @@ export const followSeason = command({
     const assignment = await getAssignment(viewer, p.assignmentId);
     if (!assignment) return refuse('assignmentId', 'This programme is not in this company.');
     if (assignment.endedOn) return refuse('assignmentId', 'This programme was ended.');
-    const { held, trees } = await assignOver(viewer, station, receivedAt, assignment, assignment.id, null);
+    const { held, trees } = await assignOver({
+      viewer,
+      stationFor: station,
+      now: receivedAt,
+      assigning: assignment,
+      assignmentId: assignment.id,
+      treeIds: null,
+    });
     if (markOf(trees) !== p.seen)
       return refuse('seen', 'The season has moved on since this was shown. Look at it again, then move the visits.');
     const changed = trees.reduce((sum, t) => sum + t.changes.length, 0);

@@ -37,15 +37,15 @@ export async function moveTo(
   byHand: ByHand,
 ): Promise<{ ok: true; followed: number } | { ok: false; issues: Issue[] }> {
   const refused = (issues: Issue[]) => ({ ok: false as const, issues });
-  const { held, rows, trees } = await assignOver(
+  const { held, rows, trees } = await assignOver({
     viewer,
-    station,
-    receivedAt,
-    assignment,
-    assignment.id,
+    stationFor: station,
+    now: receivedAt,
+    assigning: assignment,
+    assignmentId: assignment.id,
     treeIds,
     byHand,
-  );
+  });
   if (rows.some((v) => byHand.has(v.id) && v.state !== 'planned' && v.state !== 'expected'))
     return refused([{ path: 'visitIds', message: 'What is done, off or left out cannot be moved.' }]);
   if (trees.some((t) => [...byHand.values()].some((m) => m.day < t.today)))

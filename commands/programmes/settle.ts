@@ -205,13 +205,13 @@ export const following = (trees: readonly AssignedTree[]): AssignedTree[] =>
 export async function settleAnew(here: Here, assignmentId: string, treeIds: readonly string[] | null): Promise<void> {
   const assignment = await getAssignment(here.viewer, assignmentId);
   if (!assignment || assignment.endedOn) return;
-  const { held, trees } = await assignOver(
-    here.viewer,
-    here.station,
-    here.receivedAt,
-    assignment satisfies Assigning,
-    assignment.id,
+  const { held, trees } = await assignOver({
+    viewer: here.viewer,
+    stationFor: here.station,
+    now: here.receivedAt,
+    assigning: assignment satisfies Assigning,
+    assignmentId: assignment.id,
     treeIds,
-  );
+  });
   await writeChanges(here, assignment, held, following(trees));
 }

@@ -44,7 +44,14 @@ it('keeps hours and the days they make whole, moves the stages that rest on heat
   const [year] = await siteYears(made.viewer, [made.o.siteId], '2026-01-01');
   expect(year!.brought).toHaveLength(150);
   expect(year!.brought[0]).toEqual({ day: '2026-01-01', min: 3, max: 3, rainMm: 0 });
-  const season = await seasonView(made.viewer, NOW, fair, '2026-05-01', '2027-05-01', made.o.siteId);
+  const season = await seasonView({
+    viewer: made.viewer,
+    now: NOW,
+    stationFor: fair,
+    from: '2026-05-01',
+    to: '2027-05-01',
+    siteId: made.o.siteId,
+  });
   expect(season.at!.brought).toBeGreaterThan(100);
   expect(season.at!.days.find((d) => d.day === '2026-05-20')).toMatchObject({ min: 3, max: 3, told: 'measured' });
 });

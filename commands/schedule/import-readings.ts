@@ -36,7 +36,7 @@ export const importReadings = command({
     const read = await inTurns(hourSlices(table.rows, reading, place.timeZone, receivedAt));
     const issues = [...table.issues, ...read.issues];
     if (issues.length) return refuseRows(issues, 200);
-    const days = await keepHours(viewer, siteId, place.timeZone, read.hours, reading);
+    const days = await keepHours({ scope: viewer, siteId, timeZone: place.timeZone, hours: read.hours, reading });
     return {
       ok: true,
       value: { hours: read.hours.length, days, missing: read.gaps.reduce((sum, g) => sum + g.hours, 0) },

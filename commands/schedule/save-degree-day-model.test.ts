@@ -41,7 +41,14 @@ it('a sum of one’s own is told beside those that ship, as it was last kept, an
   expect(await keep({ sum: '140' })).toMatchObject({ ok: true });
   const [later] = await heat();
   expect(later!.day > first!.day).toBe(true);
-  const season = await seasonView(made.viewer, NOW, fair, '2026-05-01', '2027-05-01', made.o.siteId);
+  const season = await seasonView({
+    viewer: made.viewer,
+    now: NOW,
+    stationFor: fair,
+    from: '2026-05-01',
+    to: '2027-05-01',
+    siteId: made.o.siteId,
+  });
   expect(season.at!.models.find((m) => m.id === 'own-pear-midge-adults-fly')).toMatchObject({ sum: 140, baseC: 6.5 });
   expect(await keep({ retired: true })).toMatchObject({ ok: true });
   expect(await heat()).toEqual([]);
@@ -81,7 +88,14 @@ it.each([
 it('it is the company’s own, and a technician does not write the guide', async () => {
   await keep({ what: 'ours alone' });
   const theirs = (await loadViewer(await makeCompany(made.owner)))!;
-  const season = await seasonView(theirs, NOW, fair, '2026-05-01', '2027-05-01', null);
+  const season = await seasonView({
+    viewer: theirs,
+    now: NOW,
+    stationFor: fair,
+    from: '2026-05-01',
+    to: '2027-05-01',
+    siteId: null,
+  });
   expect(season.at?.models.some((m) => m.id === 'own-ours-alone') ?? false).toBe(false);
   expect(await keep({}, { ...made.viewer, role: 'technician' })).toMatchObject({ ok: false });
 });

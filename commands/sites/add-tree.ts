@@ -34,9 +34,9 @@ export const addTree = command({
     if ((await takenTags(viewer, t.siteId, [t.tag])).length)
       return refuse('tag', `Tag ${t.tag} hangs at this place already.`);
     const stems = girth ? [{ kind: 'girth' as const, typed: { value: girth.value, unit: t.unit } }] : null;
-    await addTrees(
-      viewer,
-      [
+    await addTrees({
+      scope: viewer,
+      trees: [
         {
           id: t.id,
           siteId: t.siteId,
@@ -57,9 +57,9 @@ export const addTree = command({
           },
         },
       ],
-      viewer.breastHeightCm,
-      v7,
-    );
+      breastHeightCm: viewer.breastHeightCm,
+      readingId: v7,
+    });
     return { ok: true, value: { id: t.id } };
   },
 });

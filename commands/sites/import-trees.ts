@@ -100,9 +100,13 @@ export const importTrees = command({
     const fresh = eachOf(read.trees, (t, i) =>
       asNew(t, { importId: sent.id, siteId: sent.siteId, noonOf, walkOrder: from + i }),
     );
-    await addTrees(viewer, await inTurns(fresh), viewer.breastHeightCm, v7, (done) =>
-      progress?.(done, read.trees.length),
-    );
+    await addTrees({
+      scope: viewer,
+      trees: await inTurns(fresh),
+      breastHeightCm: viewer.breastHeightCm,
+      readingId: v7,
+      onProgress: (done) => progress?.(done, read.trees.length),
+    });
     return { ok: true, value: { written: read.trees.length } };
   },
 });

@@ -20,14 +20,14 @@ export const saveSiteMap = command({
     basedOn: z.number().int().min(1),
   }),
   run: async ({ viewer }, p): Promise<Result> => {
-    const kept = await upsertSiteMap(
-      viewer,
-      p.siteId,
-      p.plan,
-      p.plan.outline ? areaOf(p.plan.outline) : null,
-      p.trees.map((t) => ({ ...t, ...(p.plan.origin ? toGlobe(t, p.plan.origin) : { lat: null, lon: null }) })),
-      p.basedOn,
-    );
+    const kept = await upsertSiteMap({
+      scope: viewer,
+      siteId: p.siteId,
+      siteMap: p.plan,
+      areaM2: p.plan.outline ? areaOf(p.plan.outline) : null,
+      trees: p.trees.map((t) => ({ ...t, ...(p.plan.origin ? toGlobe(t, p.plan.origin) : { lat: null, lon: null }) })),
+      basedOn: p.basedOn,
+    });
     if (kept === 'kept') return done;
     return kept === 'stale'
       ? refuse(

@@ -63,7 +63,15 @@ it('opens without a sign-in, names what is planned, and says nothing of the comp
   const line = shared.data.lines.find((l) => l.what.startsWith('Trunk injection'));
   expect(shared.data).toMatchObject({ place: expect.any(String), comingOut: viewer.prices.visit });
   const accepted = async () =>
-    (await yearVisits(viewer, made.o.siteId, '2027-01-01', '2027-12-31', '2026-11-26'))
+    (
+      await yearVisits({
+        scope: viewer,
+        siteId: made.o.siteId,
+        from: '2027-01-01',
+        to: '2027-12-31',
+        today: '2026-11-26',
+      })
+    )
       .filter((v) => plans.includes(v.id))
       .map((v) => v.accepted);
   expect(await accepted()).toEqual([false, false, false]);

@@ -64,7 +64,13 @@ it('it tells what stands at the place, and nothing of another place of the same 
       values (${v7()}, ${t.o.companyId}, ${treeId}, 'mulch', '{}', '{}', '{}', ${t.o.personId}, '2026-07-02')`;
   }
   const opened = (await siteOfCalendar(await made()))!;
-  const due = await calendarVisits(opened, '2026-06-01', '2026-12-31', new Date(0), opened.siteId);
+  const due = await calendarVisits({
+    scope: opened,
+    from: '2026-06-01',
+    to: '2026-12-31',
+    since: new Date(0),
+    siteId: opened.siteId,
+  });
   expect(due.map((v) => v.tag)).toEqual(['T1']);
   const planned = await plannedBetween(opened, '2026-06-01', '2026-12-31', opened.siteId);
   expect(planned.map((v) => v.tag)).toEqual(['T1']);

@@ -58,9 +58,15 @@ it('an avenue: planned in November for its window, sold online, moved by the hea
   if (!offer.ok) throw new Error(JSON.stringify(offer.issues));
   const token = offer.value.path.split('/').pop()!;
   expect(await answerQuote({ token, options: [line.key], who: 'The parish' })).toMatchObject({ ok: true });
-  const accepted = (await yearVisits(viewer, made.o.siteId, '2027-01-01', '2027-12-31', '2026-11-26')).filter(
-    (v) => v.accepted,
-  );
+  const accepted = (
+    await yearVisits({
+      scope: viewer,
+      siteId: made.o.siteId,
+      from: '2027-01-01',
+      to: '2027-12-31',
+      today: '2026-11-26',
+    })
+  ).filter((v) => v.accepted);
   expect(accepted).toHaveLength(41);
 
   // The spring is late by three degrees: the leaf is there later, and so is the window; and later still as it goes on.

@@ -58,7 +58,16 @@ it('a row of any kind, anywhere on the place, is planned in one press; what does
 
 it('it stays listed on the year of the place until it is set aside, planned, or left out anew', async () => {
   const onSeason = async () =>
-    (await seasonView(viewer, NOVEMBER, fair, '2026-11-01', '2027-11-01', made.o.siteId)).at!.left.map((l) => l.tag);
+    (
+      await seasonView({
+        viewer,
+        now: NOVEMBER,
+        stationFor: fair,
+        from: '2026-11-01',
+        to: '2027-11-01',
+        siteId: made.o.siteId,
+      })
+    ).at!.left.map((l) => l.tag);
   expect(await onSeason()).toEqual(['R4', 'R5']);
   const [lime, elm] = await left();
   expect(await settle([lime!.id], true)).toEqual({ ok: true, value: null });

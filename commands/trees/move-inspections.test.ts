@@ -27,7 +27,12 @@ it('moves within its time without a word, and a calendar hears of it', async () 
   const ids = [await asked('look'), await asked('treat-again')];
   expect(await move(ids, '2026-09-10')).toEqual({ ok: true, value: { moved: 2 } });
   for (const id of ids) expect(await stands(id)).toMatchObject({ due: '2026-09-10', earliest: '2026-09-01' });
-  const told = await calendarVisits(made.viewer, '2026-09-10', '2026-09-10', new Date('2026-01-01'));
+  const told = await calendarVisits({
+    scope: made.viewer,
+    from: '2026-09-10',
+    to: '2026-09-10',
+    since: new Date('2026-01-01'),
+  });
   expect(told.filter((v) => ids.includes(v.id)).map((v) => v.version)).toEqual([1, 1]);
 });
 

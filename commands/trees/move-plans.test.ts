@@ -124,7 +124,13 @@ describe('the visits of a place', () => {
     const [fresh, old] = [await planned('Y1'), await planned('Y2')];
     await owner`update treatment_plan set planned_for = null, earliest = null, latest = null, at = '2026-11-20' where id = ${fresh}`;
     await owner`update treatment_plan set planned_for = null, earliest = null, latest = null, at = '2026-02-03' where id = ${old}`;
-    const all = await yearVisits(viewer, o.siteId, '2026-01-01', '2026-12-31', '2026-11-26');
+    const all = await yearVisits({
+      scope: viewer,
+      siteId: o.siteId,
+      from: '2026-01-01',
+      to: '2026-12-31',
+      today: '2026-11-26',
+    });
     const on = (id: string) => all.filter((v) => v.id === id).map((v) => [v.day, v.latest]);
     expect(on(fresh)).toEqual([['2026-11-26', '2026-11-26']]);
     expect(on(old)).toEqual([['2026-02-03', '2026-02-03']]);
@@ -134,9 +140,9 @@ describe('the visits of a place', () => {
   it('go on after the next one as the plan of the tree has it, in ten years that are asked for; nothing of them is moved or sold', async () => {
     const id = await planned('W1');
     const read = async (to: string) =>
-      (await seasonView(viewer, NOVEMBER, fair, '2026-11-26', to, made.o.siteId)).at!.visits.filter(
-        (v) => v.tag === 'W1',
-      );
+      (
+        await seasonView({ viewer, now: NOVEMBER, stationFor: fair, from: '2026-11-26', to, siteId: made.o.siteId })
+      ).at!.visits.filter((v) => v.tag === 'W1');
     expect((await read('2027-12-31')).map((v) => [v.state, v.day])).toEqual([['planned', '2027-05-01']]);
     const ten = await read('2036-11-25');
     expect(ten[0]).toMatchObject({ id, state: 'planned' });
@@ -151,7 +157,8 @@ describe('the visits of a place', () => {
     const { o } = made;
     const [kept, dropped] = [await planned('V1'), await planned('V2')];
     await perform(cancelPlan, { viewer, receivedAt: NOVEMBER, station: fair }, { id: dropped, drop: true });
-    const read = (from: string, to: string, who = viewer) => yearVisits(who, o.siteId, from, to, '2026-11-26');
+    const read = (from: string, to: string, who = viewer) =>
+      yearVisits({ scope: who, siteId: o.siteId, from, to, today: '2026-11-26' });
     const found = (await read('2027-01-01', '2027-12-31')).find((v) => v.id === kept);
     expect(found).toMatchObject({
       kind: 'plan',

@@ -60,7 +60,14 @@ it('planning for today asks at the desk for no air that only whoever stands ther
 it('every view stands without a station, and the season says what it rests on', async () => {
   await todayView(row.viewer, NOW, station);
   await scheduleView(row.viewer, NOW, null);
-  const { at } = await seasonView(row.viewer, NOW, station, '2026-05-01', '2027-05-01', made.o.siteId);
+  const { at } = await seasonView({
+    viewer: row.viewer,
+    now: NOW,
+    stationFor: station,
+    from: '2026-05-01',
+    to: '2027-05-01',
+    siteId: made.o.siteId,
+  });
   expect(at!.basis).toBe('usual');
   expect(at!.days).toEqual([]);
   expect(at!.events).toEqual([]);

@@ -156,7 +156,7 @@ export const planTreatment = command({
       const s = { ...seenAlone, sitePlanned: withPressed(seenAlone.sitePlanned, pressed) };
       const result = prescribe(s, held.label, use, choices);
       const by = { ...s.money!.by, programme: like?.programme ?? tree.programme };
-      const weighed = scoreUse(held.label, use, result, 0, by);
+      const weighed = scoreUse({ label: held.label, use, result, held: 0, weighing: by });
       // What only the day will tell is a condition of the visit, and answered there.
       const gates = whilePlanning(result, s.on);
       const released = like ? { ...holdsReleased(gates, p.alikeReason), ...p.released } : p.released;

@@ -29,7 +29,14 @@ it('a cut in the closed season is stopped today, and planned for the day on whic
   expect(await plan({ id, on: '2026-11-10' })).toEqual({ ok: true, value: null });
   expect(await plan({ id, on: '2026-11-10' })).toEqual({ ok: true, value: null });
   expect((await openVisits(made.viewer)).works).toMatchObject([{ id, workId: 'open-crown', plannedFor: '2026-11-10' }]);
-  const { works } = await seasonView(made.viewer, NOW, fair, '2026-06-01', '2027-06-01', null);
+  const { works } = await seasonView({
+    viewer: made.viewer,
+    now: NOW,
+    stationFor: fair,
+    from: '2026-06-01',
+    to: '2027-06-01',
+    siteId: null,
+  });
   expect(works.map((w) => w.id)).toEqual([id]);
 });
 

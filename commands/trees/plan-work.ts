@@ -72,7 +72,7 @@ export const planWork = command({
         sheet: told((system) => (system === viewer.units ? sheet : work.workOut({ ...facts, system }, read.answers))),
         released: p.released,
         plannedFor: facts.on > today.on ? facts.on : null,
-        price: priced(scoreWork(work, sheet, 0, by), by),
+        price: priced(scoreWork({ work, sheet, held: 0, weighing: by }), by),
         visitId: null,
       });
     }

@@ -29,7 +29,13 @@ export const saveDiagnosis = command({
     const tree = await treeOf(viewer, d.treeId, occurredAt);
     const found =
       tree &&
-      diagnose(viewer, tree, (await knowledgeOf(viewer)).knowledge, await detectionsNear(viewer, tree), occurredAt);
+      diagnose({
+        viewer,
+        tree,
+        knowledge: (await knowledgeOf(viewer)).knowledge,
+        nearby: await detectionsNear(viewer, tree),
+        now: occurredAt,
+      });
     if (!tree || !found) return noTree;
     if (!found.candidates.some((c) => c.id === d.conditionId))
       return refuse('conditionId', `That does not happen to ${findHost(tree.hostId)!.name}. Choose from the list.`);

@@ -56,11 +56,16 @@ export const sendQuote = command({
     const by = weighingOf(viewer, tree, receivedAt);
     const weighed = p.keys.flatMap((key) => {
       const work = key.startsWith(WORK) ? findWork(key.slice(WORK.length)) : null;
-      if (work) return facts ? scoreWork(work, work.workOut(facts, usualAnswers(work, facts)), 0, by) : [];
+      if (work)
+        return facts
+          ? scoreWork({ work, sheet: work.workOut(facts, usualAnswers(work, facts)), held: 0, weighing: by })
+          : [];
       const found = findUse(held.labels, key);
       if (!found) return [];
       const { label, use } = found;
-      return scoreUse(label, use, prescribe(treatmentContext, label, use, choices), 0, by) ?? [];
+      return (
+        scoreUse({ label, use, result: prescribe(treatmentContext, label, use, choices), held: 0, weighing: by }) ?? []
+      );
     });
     const never = weighed.find((w) => w.forbidden);
     if (never)

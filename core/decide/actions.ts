@@ -38,15 +38,23 @@ const allowed = (o: TreatmentOption, s: Pick<Schools, 'programme'>) =>
  * The methods of a condition on this tree, each with its status.
  * @param certainty how sure one is of what a method answers: of the condition, or of all that ask for the same
  */
-export function actionsOf(
-  c: Condition,
-  certainty: (o: TreatmentOption) => Certainty,
-  present: boolean,
-  month: NorthernMonth,
-  tree: TreeState,
-  limits: readonly CrownLimit[],
-  schools: Pick<Schools, 'programme'>,
-): Action[] {
+export function actionsOf({
+  c,
+  certainty,
+  present,
+  month,
+  tree,
+  limits,
+  schools,
+}: {
+  c: Condition;
+  certainty: (o: TreatmentOption) => Certainty;
+  present: boolean;
+  month: NorthernMonth;
+  tree: TreeState;
+  limits: readonly CrownLimit[];
+  schools: Pick<Schools, 'programme'>;
+}): Action[] {
   return c.options
     .filter((o) => allowed(o, schools))
     .map((o): Action => {

@@ -137,15 +137,21 @@ export function diagnoseCase(q: Case, knowledge: Knowledge, exclusions: readonly
   const { host, model, observed, post, candidates } = prepare(q, knowledge);
   return {
     ranking: candidates.slice(0, 12).map(({ id, name, p }) => ({ id, name, p })),
-    evidence: balance(model, observed, post, 5).map((b) => ({
+    evidence: balance({ model, observed, post, most: 5 }).map((b) => ({
       id: b.id,
       sure: b.sure,
       for: b.for,
       against: b.against,
     })),
-    nextInspections: nextInspections(model, post, observed, 5),
+    nextInspections: nextInspections({ model, post, observed, most: 5 }),
     wouldChange: wouldChange(model, observed),
-    doubts: observationDoubts(host, q, [...q.fears, ...alarming(q.nearby, knowledge)], knowledge, exclusions),
+    doubts: observationDoubts({
+      host,
+      observed: q,
+      feared: [...q.fears, ...alarming(q.nearby, knowledge)],
+      knowledge,
+      exclusions,
+    }),
   };
 }
 

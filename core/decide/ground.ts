@@ -90,7 +90,13 @@ export abstract class Ground {
     return this.lead?.p ?? 0;
   }
   protected get certainty(): Certainty {
-    return certaintyOf(this.p, this.about, this.input.tests, this.input.findings, this.base.test);
+    return certaintyOf({
+      p: this.p,
+      condition: this.about,
+      tests: this.input.tests,
+      findings: this.input.findings,
+      test: this.base.test,
+    });
   }
   protected get knowledgeOf(): string {
     return `knowledge: ${this.about?.name ?? ''}`;
@@ -108,15 +114,15 @@ export abstract class Ground {
     return crownLimits(c, this.schools.crownLoss);
   }
   protected actions(c: Condition, certainty: Certainty, present: boolean): Action[] {
-    return actionsOf(
+    return actionsOf({
       c,
-      (o) => this.certaintyFor(c, o, certainty),
+      certainty: (o) => this.certaintyFor(c, o, certainty),
       present,
-      this.input.month,
-      this.tree,
-      this.limits(c),
-      this.schools,
-    );
+      month: this.input.month,
+      tree: this.tree,
+      limits: this.limits(c),
+      schools: this.schools,
+    });
   }
   /** It does not matter which caterpillar it is where all of them ask for the same: their chances add up for what is cheap. */
   protected certaintyFor(c: Condition, o: TreatmentOption, own: Certainty): Certainty {

@@ -15,13 +15,19 @@ export type Exclusion = readonly [a: string, b: string, sentence: string];
  * that cannot be on this host, and a pest that does not attack it, whatever is feared.
  * @param feared conditions that the client asks about, or whose find near by alarms people
  */
-export function observationDoubts(
-  host: Host,
-  observed: { findings: readonly Finding[]; tests: readonly TestResult[] },
-  feared: readonly string[],
-  knowledge: Knowledge,
-  exclusions: readonly Exclusion[],
-): Doubt[] {
+export function observationDoubts({
+  host,
+  observed,
+  feared,
+  knowledge,
+  exclusions,
+}: {
+  host: Host;
+  observed: { findings: readonly Finding[]; tests: readonly TestResult[] };
+  feared: readonly string[];
+  knowledge: Knowledge;
+  exclusions: readonly Exclusion[];
+}): Doubt[] {
   const out: Doubt[] = [];
   const say = (id: Doubt['id'], sentence: string) => {
     if (!out.some((d) => d.sentence === sentence)) out.push({ id, sentence });

@@ -131,7 +131,19 @@ export interface Beam extends Candidate {
 }
 
 /** The beams of the likeliest candidates; the sound tree and the unknown always among them, and a named one too. */
-export function balance(model: Model, observed: Observed, post: Posterior, most = 4, named?: string): Beam[] {
+export function balance({
+  model,
+  observed,
+  post,
+  most = 4,
+  named,
+}: {
+  model: Model;
+  observed: Observed;
+  post: Posterior;
+  most?: number;
+  named?: string;
+}): Beam[] {
   const all = ranking(model, post);
   const kept = all.filter((c, i) => i < most || c.id === SOUND || c.id === UNKNOWN || c.id === named);
   return kept.map((c) => {

@@ -44,13 +44,19 @@ function bitsOf(p: Float64Array, total: number): number {
  * @param most how many to give
  * @param allowed which observables can be looked at now (season, tools in hand); all by default
  */
-export function nextInspections(
-  model: Model,
-  post: Posterior,
-  observed: Observed,
+export function nextInspections({
+  model,
+  post,
+  observed,
   most = 5,
-  allowed: (o: Observable) => boolean = () => true,
-): NextInspection[] {
+  allowed = () => true,
+}: {
+  model: Model;
+  post: Posterior;
+  observed: Observed;
+  most?: number;
+  allowed?: (o: Observable) => boolean;
+}): NextInspection[] {
   const done = new Set([
     ...observed.findings.filter((f) => f.state !== 'not looked').map((f) => `sign:${f.sign}`),
     ...observed.tests.map((t) => `test:${t.test}`),

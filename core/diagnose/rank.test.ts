@@ -168,7 +168,7 @@ describe('the next look', () => {
   const m = model('common-ash', 7);
   const seen: Observed = { findings: [{ sign: 'top-dieback', state: 'seen', grade: 3 }], tests: [] };
   const post = posterior(m, evidenceOf(m, seen));
-  const looks = nextInspections(m, post, seen, 60);
+  const looks = nextInspections({ model: m, post, observed: seen, most: 60 });
   it('asks nothing twice, and tells what each outcome would do', () => {
     expect(looks.length).toBeGreaterThan(8);
     expect(looks.map((l) => l.id)).not.toContain('top-dieback');
@@ -191,7 +191,11 @@ describe('the next look', () => {
     expect(looks.slice(0, 3).map((l) => l.id)).not.toContain('peel-window');
   });
   it('leaves out what cannot be looked at now', () => {
-    expect(nextInspections(m, post, seen, 60, (o) => o.kind === 'sign').every((l) => l.kind === 'sign')).toBe(true);
+    expect(
+      nextInspections({ model: m, post, observed: seen, most: 60, allowed: (o) => o.kind === 'sign' }).every(
+        (l) => l.kind === 'sign',
+      ),
+    ).toBe(true);
     const winter = model('common-ash', 1);
     expect(winter.observables.some((o) => o.id === 'light-leaf')).toBe(false);
     const there = (sign: string, evergreen: boolean, month: number) =>
@@ -220,7 +224,7 @@ it('evidence is told for and against, in the words of the signs; what would chan
   const w = scoreOption(m, o, post, i);
   expect(w.find((x) => x.id === 'scratch')).toMatchObject({ kind: 'test', words: 'Brown-black, wet' });
   expect(w.find((x) => x.id === 'leaves-black-hang')!.bits).toBeGreaterThan(1);
-  const beams = balance(m, o, post, 3, 'sooty-mould');
+  const beams = balance({ model: m, observed: o, post, most: 3, named: 'sooty-mould' });
   expect(beams.map((b) => b.id)).toEqual(expect.arrayContaining(['fire-blight', 'sooty-mould', SOUND, UNKNOWN]));
   expect(beams.find((b) => b.id === 'sooty-mould')!.against.map((x) => x.id)).toContain('scratch');
   const one: Observed = { findings: [{ sign: 'leaves-black-hang', state: 'seen', grade: 3 }], tests: [] };
@@ -231,7 +235,7 @@ it('a laboratory confirms by itself, another deciding test where nothing weighs 
   const elm = shipped.conditions.find((c) => c.id === 'dutch-elm-disease')!;
   const ash = shipped.conditions.find((c) => c.id === 'emerald-ash-borer')!;
   const sure = (p: number, c: typeof elm, tests: Observed['tests'], findings: Observed['findings'] = []) =>
-    certaintyOf(p, c, tests, findings, findTest);
+    certaintyOf({ p, condition: c, tests, findings, test: findTest });
   const lab = { test: 'lab-wilt', outcome: 'elm-disease' };
   expect(sure(0.95, elm, [])).toBe('near certain');
   expect(sure(0.05, elm, [lab])).toBe('confirmed by test');
@@ -285,27 +289,30 @@ it('a test is believed by its specificity: the unknown takes no share of a labor
 it('a next look never presumes what has not been seen, and is never what was seen already', () => {
   const m = model('magnolia');
   const ids = (findings: Observed['findings']) =>
-    nextInspections(m, posterior(m, evidenceOf(m, { findings, tests: [] })), { findings, tests: [] }, 99).map(
-      (l) => l.id,
-    );
+    nextInspections({
+      model: m,
+      post: posterior(m, evidenceOf(m, { findings, tests: [] })),
+      observed: { findings, tests: [] },
+      most: 99,
+    }).map((l) => l.id);
   expect(ids([])).not.toContain('wipe-white');
   expect(ids([{ sign: 'mealy-wax', state: 'seen', grade: 2, sure: 'perhaps' }])).toContain('wipe-white');
   const ash = model('common-ash');
   const galleries: Observed['findings'] = [{ sign: 'gallery-s', state: 'seen', grade: 3 }];
-  const looks = nextInspections(
-    ash,
-    posterior(ash, evidenceOf(ash, { findings: galleries, tests: [] })),
-    { findings: galleries, tests: [] },
-    99,
-  );
+  const looks = nextInspections({
+    model: ash,
+    post: posterior(ash, evidenceOf(ash, { findings: galleries, tests: [] })),
+    observed: { findings: galleries, tests: [] },
+    most: 99,
+  });
   expect(looks.map((l) => l.id)).not.toContain('peel-window');
 });
 
 it('what contradicts itself or cannot be is told, and not weighed', () => {
   const host = findHost('rowan')!;
-  const told = observationDoubts(
+  const told = observationDoubts({
     host,
-    {
+    observed: {
       findings: [
         { sign: 'gallery-s', state: 'seen', grade: 3 },
         { sign: 'soil-dry', state: 'seen', grade: 3 },
@@ -315,10 +322,10 @@ it('what contradicts itself or cannot be is told, and not weighed', () => {
         { test: 'soil-probe', outcome: 'wet-sour' },
       ],
     },
-    ['emerald-ash-borer', 'fire-blight'],
-    shipped,
+    feared: ['emerald-ash-borer', 'fire-blight'],
+    knowledge: shipped,
     exclusions,
-  );
+  });
   expect(told.map((d) => d.id).sort()).toEqual(['cannot be both', 'not its host', 'not on this host', 'two answers']);
   expect(told.find((d) => d.id === 'not its host')!.sentence).toMatch(/does not attack rowan/);
   // Of what is about near by, only what alarms people is said of a tree that it does not attack.

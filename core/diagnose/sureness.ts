@@ -36,13 +36,19 @@ export function confirms(
  * A chance as the word for it. A laboratory's positive confirms by itself; another deciding test where nothing weighs against
  * it; a sure telling sign makes near certain what stands first anyway.
  */
-export function certaintyOf(
-  p: number,
-  condition: Told | null,
-  tests: readonly TestResult[],
-  findings: readonly StageNote[],
-  test: (id: string) => QuickTest | null,
-): Certainty {
+export function certaintyOf({
+  p,
+  condition,
+  tests,
+  findings,
+  test,
+}: {
+  p: number;
+  condition: Told | null;
+  tests: readonly TestResult[];
+  findings: readonly StageNote[];
+  test: (id: string) => QuickTest | null;
+}): Certainty {
   if (condition) {
     const by = confirms(condition, tests, findings, test);
     if (by === 'laboratory' || (by && p >= 0.5)) return 'confirmed by test';

@@ -69,7 +69,14 @@ export function outsideLabel({ use, diameter, system }: Job): DoseIssue | null {
 /** How many sites the trunk gets by its size; null where the label drills none, or counts them by what they must hold. */
 export function sitesBySize({ use, diameter, girth, input, system, steps }: Job): SiteCount | null | DoseIssue {
   if (!use.sites || use.sites.count.rule === 'volume-per-device') return null;
-  const sites = countSites(use.sites, diameter, input.girthAtInjection ?? girth, null, system, input.girthAtInjection);
+  const sites = countSites({
+    rule: use.sites,
+    diameter,
+    girthAtInjection: input.girthAtInjection ?? girth,
+    total: null,
+    system,
+    measuredThere: input.girthAtInjection,
+  });
   if (!sites) return noDose('sites', 'The label’s table of sites has no class for this size.');
   steps.push({
     what: 'Injection sites',
@@ -84,7 +91,13 @@ export function sitesBySize({ use, diameter, girth, input, system, steps }: Job)
 /** How many devices of one fill the volume needs. */
 export function sitesByVolume(job: Job, totalMl: number): SiteCount | DoseIssue {
   const { use, diameter, girth, input, system, steps } = job;
-  const sites = countSites(use.sites!, diameter, input.girthAtInjection ?? girth, totalMl, system);
+  const sites = countSites({
+    rule: use.sites!,
+    diameter,
+    girthAtInjection: input.girthAtInjection ?? girth,
+    total: totalMl,
+    system,
+  });
   if (!sites) return noDose('sites', 'The number of devices cannot be worked out.');
   steps.push({
     what: 'Devices',

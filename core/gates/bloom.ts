@@ -44,14 +44,21 @@ export function bloomReach(
  * @param over somebody says that the bloom of now is over
  * @returns null where none is reached, or where nobody can say when the host flowers
  */
-export function bloomAhead(
-  label: Reaching,
-  use: Pick<LabelUse, 'method' | 'conditions'>,
-  host: Pick<Host, 'beePlant'>,
-  year: HostYear,
-  day: LocalDate,
+export function bloomAhead({
+  label,
+  use,
+  host,
+  year,
+  day,
   over = false,
-): BloomAhead | null {
+}: {
+  label: Reaching;
+  use: Pick<LabelUse, 'method' | 'conditions'>;
+  host: Pick<Host, 'beePlant'>;
+  year: HostYear;
+  day: LocalDate;
+  over?: boolean;
+}): BloomAhead | null {
   const { keeps, lives } = bloomReach(label, use, host);
   if (keeps === undefined && lives === undefined) return null;
   const bloom = bloomsFrom(year, day).find((b) => !(over && b.from.day <= day));

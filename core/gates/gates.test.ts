@@ -72,7 +72,13 @@ const money = (more: number): TreatmentContext['money'] => {
     south: false,
   };
   const { dose } = prescribe(sound, drench, drench.uses[0]!, fair);
-  const { keep, remove } = keepOrReplace(drench, drench.uses[0]!, dose as Dose, by, 0);
+  const { keep, remove } = keepOrReplace({
+    label: drench,
+    use: drench.uses[0]!,
+    dose: dose as Dose,
+    by,
+    lossWithout: 0,
+  });
   const even = (keep * USUAL_PRICES.removeAndReplant) / remove;
   return { by: { ...by, prices: { ...USUAL_PRICES, removeAndReplant: even + more } }, lossUntreated: 0 };
 };

@@ -36,7 +36,7 @@ it('fillings are never stronger than the recipe, whatever the vessels show', () 
       (wanted, strength, vessels, tank) => {
         const recipe = { kind: 'tank' as const, mixMl: wanted, strength };
         const [fill] = fillsOf([], tank ? [knapsack] : []);
-        const fillings = fillingsOf(recipe, wanted, fill ?? null, vessels, 'volume');
+        const fillings = fillingsOf({ recipe, wantedMl: wanted, fill: fill ?? null, vessels, dimension: 'volume' });
         expect(fillings.reduce((a, f) => a + f.spray, 0)).toBeGreaterThanOrEqual(wanted * (1 - 1e-9));
         for (const f of fillings) {
           expect(asStrong(recipe, { product: f.put, totalMl: f.spray })).toBe(true);

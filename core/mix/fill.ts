@@ -41,13 +41,19 @@ export interface Filling extends Load {
 }
 
 /** Fillings for what is wanted of a mix, equal and to marks, with the product as the company's own vessels show it. */
-export function fillingsOf(
-  recipe: Recipe,
-  wantedMl: number,
-  fill: Fill | null,
-  vessels: readonly Vessel[],
-  dimension: 'volume' | 'mass',
-): Filling[] {
+export function fillingsOf({
+  recipe,
+  wantedMl,
+  fill,
+  vessels,
+  dimension,
+}: {
+  recipe: Recipe;
+  wantedMl: number;
+  fill: Fill | null;
+  vessels: readonly Vessel[];
+  dimension: 'volume' | 'mass';
+}): Filling[] {
   const of = vessels.filter((v) => v.dimension === dimension);
   return loads(wantedMl, wantedMl * recipe.strength, fill ?? { holdsMl: null }).map((l) => {
     const measured = toMarks(l.product, { low: l.product, high: l.product }, of);

@@ -30,14 +30,22 @@ export interface DrawOptions {
  * Draws a case from the base by its seed: a host, a month, one or two conditions (a follower beside its driver where the
  * chain says so), and what each sign and test would show. The same seed gives the same case.
  */
-export function drawCase(
-  knowledge: Knowledge,
-  seed: number,
-  options: DrawOptions = {},
-  fixed: { host?: Host; month?: NorthernMonth } = {},
-  /** What stands between the base and the world the case is drawn from; none by default. */
-  world: (model: Model, chance: () => number) => Model = (m) => m,
-): DrawnCase {
+export function drawCase({
+  knowledge,
+  seed,
+  options = {},
+  fixed = {},
+  world = (m) => m,
+}: {
+  knowledge: Knowledge;
+  seed: number;
+  options?: DrawOptions;
+  fixed?: {
+    host?: Host;
+    month?: NorthernMonth;
+  }; /** What stands between the base and the world the case is drawn from; none by default. */
+  world?: (model: Model, chance: () => number) => Model;
+}): DrawnCase {
   const chance = chanceFrom(seed * 2654435761 + 97);
   const listed = knowledge.hosts.filter((h) => !h.unlisted);
   const host = fixed.host ?? listed[Math.floor(chance() * listed.length)]!;

@@ -18,7 +18,7 @@ it('the same seed gives the same case, another seed another', () => {
 
 it('a drawn case is about something its host can have, and its complaint is there', () => {
   for (let seed = 1; seed <= 60; seed++) {
-    const d = drawCase(shipped, seed);
+    const d = drawCase({ knowledge: shipped, seed });
     expect(d.model.conditions.map((c) => c.id)).toEqual(expect.arrayContaining(d.truth));
     const called = complaint(d);
     if (called) expect(d.shows.get(`sign:${called.id}`)).toBe('seen');
@@ -32,14 +32,29 @@ describe('a round', () => {
     for (;;) {
       const seen = learnt(c, asked);
       const post = posterior(c.model, evidenceOf(c.model, seen));
-      const next = Math.max(...post.marginal) < 0.9 ? nextInspections(c.model, post, seen, 1)[0] : undefined;
+      const next =
+        Math.max(...post.marginal) < 0.9
+          ? nextInspections({ model: c.model, post, observed: seen, most: 1 })[0]
+          : undefined;
       if (!next || asked.length > 20) return asked;
       asked.push(`${next.kind}:${next.id}`);
     }
   };
-  const best = scorePractice(c, path(), { condition: c.truth[0]!, decision: 'test first' }, findHost(c.hostId)!, base);
+  const best = scorePractice({
+    c,
+    asked: path(),
+    said: { condition: c.truth[0]!, decision: 'test first' },
+    host: findHost(c.hostId)!,
+    base,
+  });
   it('gives full marks for truth, decision, no waste and no harm; and shows the engine’s way', () => {
-    const full = scorePractice(c, [], { condition: c.truth[0]!, decision: best.decision }, findHost(c.hostId)!, base);
+    const full = scorePractice({
+      c,
+      asked: [],
+      said: { condition: c.truth[0]!, decision: best.decision },
+      host: findHost(c.hostId)!,
+      base,
+    });
     expect(full.points).toBe(100);
     expect(best.path.length).toBeGreaterThan(0);
     expect(full.parts.reduce((s, p) => s + p.most, 0)).toBe(100);
@@ -49,7 +64,7 @@ describe('a round', () => {
       (x) => !c.truth.includes(x.id) && !findCondition(c.truth[0]!)!.lookalikes.includes(x.id),
     )!.id;
     const at = (asked: string[], condition = c.truth[0]!) =>
-      scorePractice(c, asked, { condition, decision: best.decision }, findHost(c.hostId)!, base);
+      scorePractice({ c, asked, said: { condition, decision: best.decision }, host: findHost(c.hostId)!, base });
     expect(at([], wrong).points).toBe(50);
     const everything = c.model.observables.map((o) => `${o.kind}:${o.id}`);
     const all = at(everything);
@@ -76,7 +91,13 @@ it('a closed case shows what was written down and nothing else', () => {
   expect(c.complaint).toBe('tips-hook');
   expect(learnt(c, ['sign:mines', 'test:scratch']).tests).toEqual([{ test: 'scratch', outcome: 'brown-black' }]);
   expect(
-    scorePractice(c, [], { condition: 'fire-blight', decision: 'treat now' }, findHost('pear')!, base).path.length,
+    scorePractice({
+      c,
+      asked: [],
+      said: { condition: 'fire-blight', decision: 'treat now' },
+      host: findHost('pear')!,
+      base,
+    }).path.length,
   ).toBeLessThanOrEqual(3);
 });
 

@@ -34,10 +34,14 @@ export function practiceCase(knowledge: Knowledge, seed: number, level: Level): 
   const common = new Set(
     knowledge.conditions.filter((c) => c.common === 'very' || c.common === 'often').map((c) => c.id),
   );
-  const drawn = drawCase(knowledge, seed, {
-    evenness: 0.5,
-    second: [0, 0.2, 0.45][level - 1]!,
-    ...(level === 1 ? { only: common } : {}),
+  const drawn = drawCase({
+    knowledge,
+    seed,
+    options: {
+      evenness: 0.5,
+      second: [0, 0.2, 0.45][level - 1]!,
+      ...(level === 1 ? { only: common } : {}),
+    },
   });
   const chance = chanceFrom(seed * 13 + level);
   const called = complaint(drawn);
@@ -123,7 +127,13 @@ function enginePath(c: PracticeCase): Score['path'] {
     const seen = learnt(c, asked);
     const post = posterior(c.model, evidenceOf(c.model, seen));
     if (Math.max(...post.marginal) >= 0.9) break;
-    const next = nextInspections(c.model, post, seen, 1, (o) => `${o.kind}:${o.id}` in c.shows)[0];
+    const next = nextInspections({
+      model: c.model,
+      post,
+      observed: seen,
+      most: 1,
+      allowed: (o) => `${o.kind}:${o.id}` in c.shows,
+    })[0];
     if (!next) break;
     const key = `${next.kind}:${next.id}`;
     asked.push(key);
@@ -151,13 +161,19 @@ const HARM: Partial<Record<Decision, readonly Decision[]>> = {
  * Scores a round on truth, on minutes wasted beside the engine's own path, and on harm: wounds, and a decision that hurts.
  * The server runs it from the seed and what was asked; the browser's own sum is never taken.
  */
-export function scorePractice(
-  c: PracticeCase,
-  asked: readonly string[],
-  said: { condition: string; decision: Decision },
-  host: Host,
-  base: Base,
-): Score {
+export function scorePractice({
+  c,
+  asked,
+  said,
+  host,
+  base,
+}: {
+  c: PracticeCase;
+  asked: readonly string[];
+  said: { condition: string; decision: Decision };
+  host: Host;
+  base: Base;
+}): Score {
   const find = base.condition;
   const path = enginePath(c);
   const looks = asked.map((k) => observable(c, k)).filter((o) => o !== undefined);

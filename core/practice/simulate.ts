@@ -128,7 +128,7 @@ export function simulate(knowledge: Knowledge, seeds: Iterable<number>, options:
   };
   const count = (table: Record<string, number>, key: string) => (table[key] = (table[key] ?? 0) + 1);
   for (const seed of seeds) {
-    const drawn = drawCase(knowledge, seed, o);
+    const drawn = drawCase({ knowledge, seed, options: o });
     const { model } = drawn;
     tally.cases++;
 
@@ -175,7 +175,7 @@ export function simulate(knowledge: Knowledge, seeds: Iterable<number>, options:
         walk(
           drawn,
           (post, s) => {
-            const next = nextInspections(model, post, s, 1)[0];
+            const next = nextInspections({ model, post, observed: s, most: 1 })[0];
             return next ? byKey.get(`${next.kind}:${next.id}`)! : null;
           },
           o,

@@ -55,14 +55,21 @@ export interface Weighed {
 }
 
 /** A use of a label on this tree, weighed; null where there is no dose. */
-export function scoreUse(
-  label: Label,
-  use: LabelUse,
-  result: Prescription,
-  held: number,
-  weighing: Weighing,
-  own?: CustomResults,
-): Weighed | null {
+export function scoreUse({
+  label,
+  use,
+  result,
+  held,
+  weighing,
+  own,
+}: {
+  label: Label;
+  use: LabelUse;
+  result: Prescription;
+  held: number;
+  weighing: Weighing;
+  own?: CustomResults;
+}): Weighed | null {
   const { dose } = result;
   if (!dose.ok) return null;
   const holes = dose.sites?.count ?? 0;
@@ -107,13 +114,19 @@ export function scoreUse(
 }
 
 /** A work without a label, weighed. */
-export function scoreWork(
-  work: { id: string; name: string; method: TreatmentOption['method']; life: Life },
-  sheet: WorkSheet,
-  held: number,
-  weighing: Weighing,
-  own?: CustomResults,
-): Weighed {
+export function scoreWork({
+  work,
+  sheet,
+  held,
+  weighing,
+  own,
+}: {
+  work: { id: string; name: string; method: TreatmentOption['method']; life: Life };
+  sheet: WorkSheet;
+  held: number;
+  weighing: Weighing;
+  own?: CustomResults;
+}): Weighed {
   const once = weighing.prices.visit + workAtTree(sheet.minutes, weighing.prices);
   const { overYears, visitsAYear, times } = overTheYears(
     stepOfWork(work.name, sheet.followUps, work.life, weighing),
@@ -121,7 +134,7 @@ export function scoreWork(
     weighing,
   );
   const first = sheet.figures[0]!;
-  const { window, ...control } = expected('work', [work.method], weighing.on, weighing, own);
+  const { window, ...control } = expected({ method: 'work', names: [work.method], day: weighing.on, w: weighing, own });
   return {
     key: WORK + work.id,
     method: work.name,

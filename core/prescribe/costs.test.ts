@@ -92,7 +92,7 @@ it('treating lowers the chance of loss by what it controls; a new tree is paid o
   expect(remove!.planned).toBe(USUAL_PRICES.removeAndReplant);
   expect(leave!.planned).toBe(0);
   expect(leave!.expected).toBeGreaterThan(0);
-  const { keep, remove: anew } = keepOrReplace(injection, use, dose(50, 10), by(), 0);
+  const { keep, remove: anew } = keepOrReplace({ label: injection, use, dose: dose(50, 10), by: by(), lossWithout: 0 });
   expect(keep).toBeGreaterThan(0);
   expect(anew).toBeGreaterThan(USUAL_PRICES.removeAndReplant);
   expect(lossUntreated(0.15, 60)).toBeGreaterThan(lossUntreated(0.15, 0));

@@ -52,13 +52,19 @@ const NOT_NAMED = 0.6;
  * for this trouble or where it does not name the method, drawn towards one's own checks as they grow.
  * @param day when it would first be done
  */
-export function expected(
-  method: Method | 'work',
-  names: readonly TreatmentOption['method'][],
-  day: LocalDate,
-  w: Pick<Weighing, 'options' | 'south'>,
-  own?: CustomResults,
-): Control & { window: string | null } {
+export function expected({
+  method,
+  names,
+  day,
+  w,
+  own,
+}: {
+  method: Method | 'work';
+  names: readonly TreatmentOption['method'][];
+  day: LocalDate;
+  w: Pick<Weighing, 'options' | 'south'>;
+  own?: CustomResults;
+}): Control & { window: string | null } {
   const [low, likely, high, lasts] = EXPECTED[method];
   const named = w.options?.filter((o) => names.includes(o.method)) ?? null;
   const open = named?.find((o) => inWindow(day, o, w.south));
@@ -89,7 +95,7 @@ export const expectedOfUse = (
   day: LocalDate,
   w: Pick<Weighing, 'options' | 'south'>,
   own?: CustomResults,
-) => expected(use.method, optionsOf(use.method), day, w, own);
+) => expected({ method: use.method, names: optionsOf(use.method), day, w, own });
 
 /** The likely control by a method, as practice expects it, 0 to 1. */
 export const expectedControl = (method: Method): number => EXPECTED[method][1];
@@ -196,13 +202,19 @@ export const lossUntreated = (perYear: number | null, crownLoss: number | null):
   Math.min(0.6, (perYear ?? 0.002) * (1 + (crownLoss ?? 0) / 30));
 
 /** What keeping a tree by this use costs over the programme, and what a new one in its place does; expected, minor units. */
-export function keepOrReplace(
-  label: Label,
-  use: LabelUse,
-  dose: Dose,
-  by: Weighing,
-  lossWithout: number,
-): { keep: number; remove: number } {
+export function keepOrReplace({
+  label,
+  use,
+  dose,
+  by,
+  lossWithout,
+}: {
+  label: Label;
+  use: LabelUse;
+  dose: Dose;
+  by: Weighing;
+  lossWithout: number;
+}): { keep: number; remove: number } {
   const { overYears } = overTheYears(stepOfUse(use, by), onceOfUse(label, use, dose, by.prices), by);
   const [keep, remove] = courses({ overYears, control: expectedOfUse(use, by.on, by) }, by, lossWithout);
   return { keep: keep!.expected, remove: remove!.expected };

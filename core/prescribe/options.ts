@@ -75,7 +75,7 @@ export const meant = (context: TreatmentContext, use: LabelUse) =>
 
 function optionOf(context: TreatmentContext, label: Label, use: LabelUse, choices: Choices): Option {
   // Whether the sites fit is looked at once a use is chosen; here it would cost a ring for every product.
-  const result = workOut(context, label, use, choices, false);
+  const result = workOut({ given: context, label, use, asked: choices, withRing: false });
   const gates = whilePlanning(result, context.on);
   return {
     label,

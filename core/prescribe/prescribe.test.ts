@@ -184,14 +184,20 @@ it('what a region forbids for good on this tree is never offered; what only wait
     const label = { ...training, uses: [{ ...training.uses[0]!, ...use }] };
     const crown = { shape: 'ellipsoid' as const, widthM: 6, depthM: 7 };
     const result = prescribe({ ...lime, crown, heightM: 9 }, label, label.uses[0]!, { ...summer, ...c });
-    return scoreUse(label, label.uses[0]!, result, 0, {
-      prices: USUAL_PRICES,
-      system: 'metric',
-      on: '2026-05-20',
-      programme: null,
-      school: 'conventional',
-      options: null,
-      south: false,
+    return scoreUse({
+      label,
+      use: label.uses[0]!,
+      result,
+      held: 0,
+      weighing: {
+        prices: USUAL_PRICES,
+        system: 'metric',
+        on: '2026-05-20',
+        programme: null,
+        school: 'conventional',
+        options: null,
+        south: false,
+      },
     })!;
   };
   expect(weighed('training-01-drench', {}, { hosts: ['lime'], targets: ['lime-aphid'] })).toMatchObject({

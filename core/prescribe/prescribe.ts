@@ -37,17 +37,23 @@ export interface Prescription {
  * The browser runs it for the instant answer; the server runs it again before anything is written.
  */
 export function prescribe(s: TreatmentContext, label: Label, use: LabelUse, c: Choices): Prescription {
-  return workOut(s, label, use, c, true);
+  return workOut({ given: s, label, use, asked: c, withRing: true });
 }
 
 /** The ring that a use asks for on this trunk, before any site is moved by hand. */
-export function ringInput(
-  context: TreatmentContext,
-  label: Label,
-  use: LabelUse,
-  worked: Dose,
-  weights: Weights = USUAL_WEIGHTS,
-): RingInput | null {
+export function ringInput({
+  context,
+  label,
+  use,
+  worked,
+  weights = USUAL_WEIGHTS,
+}: {
+  context: TreatmentContext;
+  label: Label;
+  use: LabelUse;
+  worked: Dose;
+  weights?: Weights;
+}): RingInput | null {
   if (!worked.sites || !use.sites) return null;
   return {
     girthCm: worked.girthCm,
@@ -83,13 +89,19 @@ function byHand(ring: Ring, input: RingInput, bearings: number[] | undefined): {
 const besidesRest = (s: TreatmentContext, rest: Choices['rest']): TreatmentContext =>
   rest ? { ...s, earlier: s.earlier.filter((e) => e.rootId === undefined || !rest.of.includes(e.rootId)) } : s;
 
-export function workOut(
-  given: TreatmentContext,
-  label: Label,
-  use: LabelUse,
-  asked: Choices,
-  withRing: boolean,
-): Prescription {
+export function workOut({
+  given,
+  label,
+  use,
+  asked,
+  withRing,
+}: {
+  given: TreatmentContext;
+  label: Label;
+  use: LabelUse;
+  asked: Choices;
+  withRing: boolean;
+}): Prescription {
   const aimed = aimedAt(besidesRest(given, asked.rest), use);
   const window = nextWindow(aimed, label, use);
   // At the tree it is today, whatever the plan was made for.
@@ -136,7 +148,7 @@ export function workOutOn(
     part: choices.rest?.part,
     system: choices.system,
   });
-  const input = withRing && worked.ok ? ringInput(context, label, use, worked, choices.weights) : null;
+  const input = withRing && worked.ok ? ringInput({ context, label, use, worked, weights: choices.weights }) : null;
   const placed = input ? byHand(placeRing(input), input, choices.bearings) : null;
   const tank = context.tanks.find((t) => t.id === choices.tankId) ?? context.tanks[0];
   const mixMl = worked.ok && treated.spray && worked.carrier ? worked.carrier.totalMl : 0;
@@ -182,7 +194,7 @@ export function workOutOn(
     // Ten years are walked for the way that is chosen, and not for every product on the shelf.
     costs:
       withRing && worked.ok && context.money && !context.money.by.prices.unentered
-        ? keepOrReplace(label, use, worked, context.money.by, context.money.lossUntreated)
+        ? keepOrReplace({ label, use, dose: worked, by: context.money.by, lossWithout: context.money.lossUntreated })
         : null,
     // What is drawn on the plan is nearer the truth than what was paced, and the nearer of both counts.
     water: nearerWater(context.water, near),

@@ -37,21 +37,21 @@ it('the cap of a place: 279 g, less what anyone has put down', () => {
 });
 
 it('24 like trees, not 25; the others are left, and the answer is proven', () => {
-  const got = chooseTrees(
-    Array.from({ length: 30 }, (_, i) => elm(String(i))),
+  const got = chooseTrees({
+    trees: Array.from({ length: 30 }, (_, i) => elm(String(i))),
     label,
     use,
-    { kind: 'cap', ...cap },
-    0.8,
-  );
+    by: { kind: 'cap', ...cap },
+    likely: 0.8,
+  });
   expect(got.choice.chosen).toHaveLength(24);
   expect(got.choice.gap).toBe(0);
   expect(got.considered[0]!.takes).toBeCloseTo(11.232, 9);
 });
 
 it('a tree that keeps more living trunk for its grams comes first; what the use is not for is named', () => {
-  const got = chooseTrees(
-    [
+  const got = chooseTrees({
+    trees: [
       elm('thin', 20),
       elm('thick', 80),
       elm('bare', 80, { crownLoss: 90 }),
@@ -60,9 +60,9 @@ it('a tree that keeps more living trunk for its grams comes first; what the use 
     ],
     label,
     use,
-    { kind: 'cap', active: 'testide', left: 30 },
-    0.8,
-  );
+    by: { kind: 'cap', active: 'testide', left: 30 },
+    likely: 0.8,
+  });
   expect(got.choice.chosen).toEqual(['thick']);
   expect(got.outside.map((o) => o.tag)).toEqual(['other', 'lime']);
 });
@@ -70,7 +70,13 @@ it('a tree that keeps more living trunk for its grams comes first; what the use 
 it('a sum of money buys most living trunk', () => {
   const trees = [elm('a', 30), elm('b', 60), elm('c', 45)];
   const cost = (d: number) => (10_000 * 1.5 * d) / 1000 + USUAL_PRICES.hour / 2;
-  const got = chooseTrees(trees, label, use, { kind: 'budget', left: cost(60) + 1, prices: USUAL_PRICES }, 0.8);
+  const got = chooseTrees({
+    trees,
+    label,
+    use,
+    by: { kind: 'budget', left: cost(60) + 1, prices: USUAL_PRICES },
+    likely: 0.8,
+  });
   expect(got.choice.chosen).toEqual(['b']);
   expect(got.choice.takes).toBeCloseTo(cost(60), 6);
 });

@@ -50,13 +50,19 @@ export function capLeft(
  * @param likely share of the trouble that goes where it is used, 0 to 1
  * @param limit grams of the capped active, or minor units of money
  */
-export function chooseTrees(
-  trees: readonly Standing[],
-  label: Label,
-  use: LabelUse,
-  by: { kind: 'cap'; active: string; left: Grams } | { kind: 'budget'; left: number; prices: Prices },
-  likely: number,
-): StandChoice {
+export function chooseTrees({
+  trees,
+  label,
+  use,
+  by,
+  likely,
+}: {
+  trees: readonly Standing[];
+  label: Label;
+  use: LabelUse;
+  by: { kind: 'cap'; active: string; left: Grams } | { kind: 'budget'; left: number; prices: Prices };
+  likely: number;
+}): StandChoice {
   const outside: StandChoice['outside'] = [];
   const considered: Considered[] = [];
   for (const tree of trees) {

@@ -90,7 +90,7 @@ export function treatedBy(context: TreatmentContext, use: LabelUse, choices: Cho
         out.areaM2 = out.grid.coveredM2;
         out.words = `${out.grid.holes.length} holes, ${innerM.toFixed(1)} to ${outerM.toFixed(1)} m from the trunk`;
       } else {
-        const open = openShare(trunk, innerM, outerM, outline, kept);
+        const open = openShare({ trunk, innerM, outerM, outline, kept });
         out.areaM2 = ringArea(innerM, outerM) * open;
         out.words = `${innerM.toFixed(1)} to ${outerM.toFixed(1)} m from the trunk${open < 1 ? `, ${Math.round(100 * open)} % of it open ground` : ''}`;
       }
@@ -131,7 +131,13 @@ export function treatedBy(context: TreatmentContext, use: LabelUse, choices: Cho
   }
   const { windFromDeg: from } = choices;
   if (AIRBORNE.includes(use.method) && at && choices.windMs !== null && from !== null && from !== undefined) {
-    out.drift = driftSector(at, crownRadius ?? 2, from, choices.windMs, context.heightM ?? 5);
+    out.drift = driftSector({
+      trunk: at,
+      crownRadiusM: crownRadius ?? 2,
+      from,
+      wind: choices.windMs,
+      height: context.heightM ?? 5,
+    });
     out.driftsOver = plan ? reached(plan, out.drift) : [];
   }
   return out;
@@ -147,13 +153,19 @@ function reached(plan: SiteMap, drift: Polygon): string[] {
 }
 
 /** Share of a ring around the trunk that is open ground, by points a quarter of a metre apart. */
-function openShare(
-  trunk: Point,
-  innerM: number,
-  outerM: number,
-  outline: Polygon | undefined,
-  kept: readonly Ground[],
-) {
+function openShare({
+  trunk,
+  innerM,
+  outerM,
+  outline,
+  kept,
+}: {
+  trunk: Point;
+  innerM: number;
+  outerM: number;
+  outline: Polygon | undefined;
+  kept: readonly Ground[];
+}) {
   if (!outline && !kept.length) return 1;
   let all = 0;
   let open = 0;

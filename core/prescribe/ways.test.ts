@@ -82,7 +82,7 @@ describe('the way that is first in hand', () => {
     expect(use.targets).toContain('elm-leaf-beetle');
   });
   it('where every product is forbidden, the work that may be done; without one, the least forbidden', () => {
-    const bare = { reading: null, today: '2026-12-24', crownLoss: 95, vigour: 'poor' as const };
+    const bare = { reading: null, on: '2026-12-24', crownLoss: 95, vigour: 'poor' as const };
     const here = { ...elm, ...bare };
     const stops = options(here, trainingLabels, sheet).filter((o) => o.result && !o.stops);
     expect(first(bare, 'hang-traps')).toBe(stops.length ? nameOf(stops[0]!) : `${WORK}hang-traps`);

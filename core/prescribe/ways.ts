@@ -117,10 +117,26 @@ export function waysOf({ treatmentContext: context, shelf, choices, workFacts, o
       // Only what acts on what was named is weighed as a way against it; a feed or a repellent stands on the shelf alone.
       ...offered
         .filter((o) => o.result && (!context.condition || serves(context, o.use) > 0))
-        .flatMap((o) => scoreUse(o.label, o.use, o.result!, o.holds, by, own[o.use.method]) ?? []),
+        .flatMap(
+          (o) =>
+            scoreUse({
+              label: o.label,
+              use: o.use,
+              result: o.result!,
+              held: o.holds,
+              weighing: by,
+              own: own[o.use.method],
+            }) ?? [],
+        ),
       ...works.fit.map((work) => {
         const sheet = work.workOut(workFacts!, usualAnswers(work, workFacts!));
-        return scoreWork(work, sheet, blocked(sheet.gates, {}).length, by, own[WORK + work.id]);
+        return scoreWork({
+          work,
+          sheet,
+          held: blocked(sheet.gates, {}).length,
+          weighing: by,
+          own: own[WORK + work.id],
+        });
       }),
     ],
   };

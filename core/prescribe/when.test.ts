@@ -112,7 +112,7 @@ describe('the next window', () => {
           const today = dayAfter('2026-01-01', plus, 'days');
           const earlier =
             ago === null ? [] : [{ day: dayAfter(today, -ago, 'days'), labelKey: label.key, actives: [] as string[] }];
-          const here = { ...elm, host, south, today, earlier, condition: null };
+          const here = { ...elm, host, south, on: today, earlier, condition: null };
           const window = nextWindow(here, label, which);
           if (!window) return;
           expect(window.from >= today && window.to >= window.from).toBe(true);
@@ -181,13 +181,13 @@ describe('a prescription for its window', () => {
   });
   it('the shelf offers the protection in its window first, in whatever month it is looked at', () => {
     for (let m = 1; m <= 12; m++) {
-      const here = { ...elm, today: `2027-${String(m).padStart(2, '0')}-15` };
+      const here = { ...elm, on: `2027-${String(m).padStart(2, '0')}-15` };
       const [first] = options(here, trainingLabels, { ...november, when: { kind: 'window' } });
       expect(first!.use.purpose).toBe('preventive');
       expect(first!.use.targets).toContain('dutch-elm-disease');
       // Open today, it is today's weather that stops it, and that is said.
       expect(first!.stops > 0).toBe(!first!.later);
-      expect(first!.later).toBe(first!.result!.on > here.today);
+      expect(first!.later).toBe(first!.result!.on > here.on);
       if (m < 5 || m > 9) expect(first!.later).toBe(true);
     }
   });

@@ -73,7 +73,7 @@ function boundsOn(context: TreatmentContext, label: Label, use: LabelUse, day: L
   bounds.push(...numbersOn(context, label, use, day));
   const picking = pickingOn(context, use, day);
   if (picking) bounds.push(picking);
-  const bloom = bloomAhead(label, use, host, year, day);
+  const bloom = bloomAhead({ label, use, host, year, day });
   return bloom ? [...bounds, { by: 'bloom', until: dayAfter(bloom.bloom.to, 1, 'days') }] : bounds;
 }
 

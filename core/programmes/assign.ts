@@ -134,14 +134,21 @@ function nextOf(
 }
 
 /** What follows a visit that has its day, each counted from it. */
-function following(
-  programme: YearProgramme,
-  ground: Ground,
-  wish: Wish,
-  day: LocalDate,
-  done: boolean,
-  expected: boolean,
-): Wish[] {
+function following({
+  programme,
+  ground,
+  wish,
+  day,
+  done,
+  expected,
+}: {
+  programme: YearProgramme;
+  ground: Ground;
+  wish: Wish;
+  day: LocalDate;
+  done: boolean;
+  expected: boolean;
+}): Wish[] {
   return programme.steps.flatMap((of): Wish[] => {
     if (of.when.by !== 'after' || of.when.step !== wish.step || !concerned(of, ground)) return [];
     const { unit, span } = of.when;
@@ -226,7 +233,7 @@ function enqueue(
 ): void {
   const worn = ground.worn.find((w) => keyOf(w) === keyOf(wish));
   const next = nextOf(wish, day, done, worn);
-  queue.push(...(next ? [next] : []), ...following(programme, ground, wish, day, done, expected));
+  queue.push(...(next ? [next] : []), ...following({ programme, ground, wish, day, done, expected }));
 }
 
 /** What a look said that decides a step: true where none decides it, null while nobody has said. */
@@ -265,15 +272,15 @@ function takeAhead(course: Course, wish: Wish, was: StandingVisit | undefined, e
   // Its time has passed before anybody planned it.
   if (!was && day > latest && day > wish.to) return;
   const end = latest < wish.to && !of.again ? latest : wish.to;
-  const placed = place(
+  const placed = place({
     of,
     programme,
-    { ...ground, treatmentContext: context },
+    ground: { ...ground, treatmentContext: context },
     day,
-    end < day ? day : end,
-    last.get(wish.step),
+    to: end < day ? day : end,
+    last: last.get(wish.step),
     was,
-  );
+  });
   const at = placed.day;
   const why = at > day ? moved(reasons, day, placed) : reasons;
   // Others may come before the day to which it had to move: it waits for its turn.
@@ -353,19 +360,35 @@ function moved(reasons: readonly DayReason[], wished: LocalDate, { act }: Placed
   ];
 }
 
-function place(
-  of: ProgrammeStep,
-  programme: YearProgramme,
-  ground: Ground,
-  day: LocalDate,
-  to: LocalDate,
-  last: Last | undefined,
-  was: StandingVisit | undefined,
-): Placed {
+function place({
+  of,
+  programme,
+  ground,
+  day,
+  to,
+  last,
+  was,
+}: {
+  of: ProgrammeStep;
+  programme: YearProgramme;
+  ground: Ground;
+  day: LocalDate;
+  to: LocalDate;
+  last: Last | undefined;
+  was: StandingVisit | undefined;
+}): Placed {
   if (of.act.kind === 'look') return { day, act: { kind: 'look' }, stop: null };
   if (of.act.kind === 'work') return workOn(of.act, ground.work, day, to);
   const keep = was?.labelKey && was.useKey ? { labelKey: was.labelKey, useKey: was.useKey } : null;
-  const treated = treatmentOn(of.act, programme.school, ground, day, to, last ?? null, keep);
+  const treated = treatmentOn({
+    act: of.act,
+    school: programme.school,
+    ground,
+    from: day,
+    to,
+    last: last ?? null,
+    keep,
+  });
   return 'act' in treated ? { ...treated, stop: null } : { day, act: null, stop: treated };
 }
 

@@ -38,7 +38,19 @@ export interface StepSpan {
 
 type OwnTime = Exclude<StepTime, { by: 'after' }>;
 
-function known(time: OwnTime, year: HostYear, south: boolean, first: number, last: number): StepSpan[] {
+function known({
+  time,
+  year,
+  south,
+  first,
+  last,
+}: {
+  time: OwnTime;
+  year: HostYear;
+  south: boolean;
+  first: number;
+  last: number;
+}): StepSpan[] {
   if (time.by === 'months') {
     const months = { from: localMonth(time.from, south), to: localMonth(time.to, south) };
     return monthSpans(time, south, first, last).map(({ from, to }) => ({
@@ -83,7 +95,7 @@ export function stepSpans(
   everyYears = 1,
 ): StepSpan[] {
   const [first, last] = [Number(span.from.slice(0, 4)), Number(span.to.slice(0, 4))];
-  const spans = known(time, year, south, first, last);
+  const spans = known({ time, year, south, first, last });
   return spans
     .filter((s) => s.to >= span.from && s.from <= span.to)
     .filter((_, i) => i % everyYears === 0)

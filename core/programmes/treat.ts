@@ -149,15 +149,23 @@ function bestOf(free: readonly Free[], act: Treats, ground: TreatContext): Tried
  * @param to last day of its time
  * @param keep what was planned before, kept as long as it may be
  */
-export function treatmentOn(
-  act: Treats,
-  school: YearProgramme['school'],
-  ground: TreatContext,
-  from: LocalDate,
-  to: LocalDate,
-  last: Last | null,
-  keep: { labelKey: string; useKey: string } | null,
-): { day: LocalDate; act: Treatment } | Stop {
+export function treatmentOn({
+  act,
+  school,
+  ground,
+  from,
+  to,
+  last,
+  keep,
+}: {
+  act: Treats;
+  school: YearProgramme['school'];
+  ground: TreatContext;
+  from: LocalDate;
+  to: LocalDate;
+  last: Last | null;
+  keep: { labelKey: string; useKey: string } | null;
+}): { day: LocalDate; act: Treatment } | Stop {
   const all = candidates(act, school, ground);
   if (!all.length) return { why: 'no product' };
   const days = all.map((c) => ({ ...c, day: freeDay(ground.treatmentContext, c, from, to) }));

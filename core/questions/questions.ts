@@ -119,7 +119,12 @@ export const QUESTIONS: Record<string, Question> = {
       const use = namedUse(l, q.use);
       const rule = found(use.sites ?? null, 'use', 'this use has no injection sites');
       return found(
-        countSites(rule, q.diameterCm, q.girthAtInjectionCm ?? girthFromDiameter(q.diameterCm), q.totalMl),
+        countSites({
+          rule,
+          diameter: q.diameterCm,
+          girthAtInjection: q.girthAtInjectionCm ?? girthFromDiameter(q.diameterCm),
+          total: q.totalMl,
+        }),
         'totalMl',
         'the label counts by volume or by a class that this size has not: give the total dose, or another size',
       );

@@ -105,7 +105,7 @@ export const SEASON_QUESTIONS: Record<string, Question> = {
     (q, look) => {
       const named = typeof q.growth === 'string' ? (look.growths().find((g) => g.id === q.growth) ?? null) : q.growth;
       const growth = found(named, 'growth', 'is none of the growth models that ship');
-      return { stages: expectedStages(growth, q, q.lat, q.seen) };
+      return { stages: expectedStages({ growth, weather: q, lat: q.lat, seen: q.seen }) };
     },
   ) as Question,
   'fit-days': question(

@@ -15,7 +15,7 @@ it.each([
   ['dose over volume per device', { rule: 'volume-per-device', volume: { value: 10, unit: 'mL' } }, 46.2, 145, 69.3, 7],
   ['a sapling gets one', { rule: 'per-girth', each: { value: 15, unit: 'cm' } }, 2, 6.3, null, 1],
 ])('%s', (_, count, d, girth, total, sites) =>
-  expect(countSites(rule(count), d, girth, total)).toMatchObject({
+  expect(countSites({ rule: rule(count), diameter: d, girthAtInjection: girth, total })).toMatchObject({
     count: sites,
     sum: expect.stringMatching(/rounded up/),
   }),
@@ -35,14 +35,21 @@ it('a class table: the class of the size, the fewer on an unanswered boundary, n
         ],
       },
     });
-  expect(countSites(table('smaller-class'), 15, 47, null)?.count).toBe(4);
-  expect(countSites(table('larger-class'), 20, 63, null)?.count).toBe(8);
-  expect(countSites(table('unanswered'), 20, 63, null)?.count).toBe(4);
-  expect(countSites(table('smaller-class'), 45, 141, null)).toBeNull();
+  expect(countSites({ rule: table('smaller-class'), diameter: 15, girthAtInjection: 47, total: null })?.count).toBe(4);
+  expect(countSites({ rule: table('larger-class'), diameter: 20, girthAtInjection: 63, total: null })?.count).toBe(8);
+  expect(countSites({ rule: table('unanswered'), diameter: 20, girthAtInjection: 63, total: null })?.count).toBe(4);
+  expect(countSites({ rule: table('smaller-class'), diameter: 45, girthAtInjection: 141, total: null })).toBeNull();
 });
 
 it('by volume there is no count before the dose is known', () =>
-  expect(countSites(rule({ rule: 'volume-per-device', volume: { value: 10, unit: 'mL' } }), 40, 125, null)).toBeNull());
+  expect(
+    countSites({
+      rule: rule({ rule: 'volume-per-device', volume: { value: 10, unit: 'mL' } }),
+      diameter: 40,
+      girthAtInjection: 125,
+      total: null,
+    }),
+  ).toBeNull());
 
 it('never fewer sites on a larger trunk', () => {
   fc.assert(
@@ -52,7 +59,9 @@ it('never fewer sites on a larger trunk', () => {
       fc.double({ min: 1, max: 30, noNaN: true }),
       (d, more, each) => {
         const r = rule({ rule: 'per-diameter', each: { value: each, unit: 'cm' } });
-        expect(countSites(r, d + more, 1, null)!.count).toBeGreaterThanOrEqual(countSites(r, d, 1, null)!.count);
+        expect(
+          countSites({ rule: r, diameter: d + more, girthAtInjection: 1, total: null })!.count,
+        ).toBeGreaterThanOrEqual(countSites({ rule: r, diameter: d, girthAtInjection: 1, total: null })!.count);
       },
     ),
   );

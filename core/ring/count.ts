@@ -19,15 +19,21 @@ const up = (x: number) => Math.max(1, Math.ceil(x - 1e-9));
  * @returns null when the label's class table has no class for this size, or the total is not known yet
  * @example countSites(perTwoInches, 46.2, 145, null) // 46.2 cm = 18.19 in, ÷ 2 = 9.09, so 10
  */
-export function countSites(
-  rule: SiteRule,
-  diameter: Cm,
-  girthAtInjection: Cm,
-  total: Ml | null,
-  system: UnitSystem = 'metric',
-  /** Girth that was really measured at injection height: class tables go by it. */
-  measuredThere?: Cm,
-): SiteCount | null {
+export function countSites({
+  rule,
+  diameter,
+  girthAtInjection,
+  total,
+  system = 'metric',
+  measuredThere,
+}: {
+  rule: SiteRule;
+  diameter: Cm;
+  girthAtInjection: Cm;
+  total: Ml | null;
+  system?: UnitSystem; /** Girth that was really measured at injection height: class tables go by it. */
+  measuredThere?: Cm;
+}): SiteCount | null {
   const c = rule.count;
   switch (c.rule) {
     case 'per-diameter': {

@@ -94,8 +94,8 @@ it('root zone, trenches, collar and mulch', () => {
     /quarter/,
   );
   expect(trenches({ count: 6, startM: 6, endM: 6, widthM: 1, depthM: 1, zoneM: 6 })).toBeNull();
-  expect(mulchRing(40, 1.5, 12)).toBeNull();
-  expect(mulchRing(40, 1.5, 8)!.m3).toBeCloseTo(Math.PI * (1.5 ** 2 - 0.3 ** 2) * 0.08, 9);
+  expect(mulchRing({ diameter: 40, outerM: 1.5, depth: 12 })).toBeNull();
+  expect(mulchRing({ diameter: 40, outerM: 1.5, depth: 8 })!.m3).toBeCloseTo(Math.PI * (1.5 ** 2 - 0.3 ** 2) * 0.08, 9);
   expect(
     anchorage([
       { bearing: 0, state: 'decayed' },

@@ -69,13 +69,19 @@ export function clearRing(diameter: Cm, outerM: number, clear: Cm = MULCH_CLEAR_
   return outerM > inner ? Math.PI * (outerM ** 2 - inner ** 2) : null;
 }
 /** Mulch for a ring that stays clear of the bark. @param depth cm, within {@link MULCH_DEPTH_CM} @param bagL litres in one bag */
-export function mulchRing(
-  diameter: Cm,
-  outerM: number,
-  depth: Cm,
+export function mulchRing({
+  diameter,
+  outerM,
+  depth,
   bagL = 50,
-  clear: Cm = MULCH_CLEAR_CM,
-): MulchRing | null {
+  clear = MULCH_CLEAR_CM,
+}: {
+  diameter: Cm;
+  outerM: number;
+  depth: Cm;
+  bagL?: number;
+  clear?: Cm;
+}): MulchRing | null {
   const areaM2 = clearRing(diameter, outerM, clear);
   if (areaM2 === null || depth < MULCH_DEPTH_CM[0] || depth > MULCH_DEPTH_CM[1]) return null;
   const m3 = (areaM2 * depth) / 100;

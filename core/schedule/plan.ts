@@ -169,13 +169,19 @@ function remembered(x: Indexed) {
 }
 
 /** What keeps a job from a slot in which others stand. */
-function againstOf(
-  x: Indexed,
-  limits: ReturnType<typeof limitsBetween>,
-  others: readonly number[],
-  job: number,
-  slot: number,
-): Limit[] {
+function againstOf({
+  x,
+  limits,
+  others,
+  job,
+  slot,
+}: {
+  x: Indexed;
+  limits: ReturnType<typeof limitsBetween>;
+  others: readonly number[];
+  job: number;
+  slot: number;
+}): Limit[] {
   const [c, d] = crewAndDay(x, slot);
   const whatever = never(x.problem, x.problem.jobs[job]!, x.problem.crews[c]!, d);
   if (whatever) return [whatever];
@@ -256,7 +262,7 @@ export function emptyPlan(x: Indexed): Plan {
       if (sum >= below || limits.order(job, slot) || limits.kit(job, slot) || limits.place(job, slot)) return null;
       return sum;
     },
-    against: (job, slot) => againstOf(x, limits, others(slot, job), job, slot),
+    against: (job, slot) => againstOf({ x, limits, others: others(slot, job), job, slot }),
     put(job, slot) {
       slotOf[job] = slot;
       const [was, day] = [jobsIn[slot]!, days[slot]!];

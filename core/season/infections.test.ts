@@ -26,7 +26,7 @@ const rain = (from: number, to: number) => (i: number) => (i >= from && i < to ?
 
 describe('scab', () => {
   const scab = (measured: Hour[], members: Hour[][] = [], today = '2027-04-03') =>
-    infectionEvents('apple-scab', apple, measured, members, 'UTC', today);
+    infectionEvents({ condition: 'apple-scab', stages: apple, measured, members, timeZone: 'UTC', today });
 
   it('infects on the day on which leaves had been wet for long enough, with the figures that say so', () => {
     // At 12 °C eight hours are enough: rain from 10 o'clock infects at 17 o'clock.
@@ -66,7 +66,15 @@ describe('bloom blight', () => {
       temperatureC: 14 + 12 * Math.sin((Math.PI * (i % 24)) / 24),
       ...(wetOn !== null && Math.floor(i / 24) === wetOn && i % 24 === 20 ? { rainMm: 1 } : {}),
     }));
-  const at = (measured: Hour[]) => infectionEvents('fire-blight', apple, measured, [], 'UTC', '2027-05-10');
+  const at = (measured: Hour[]) =>
+    infectionEvents({
+      condition: 'fire-blight',
+      stages: apple,
+      measured,
+      members: [],
+      timeZone: 'UTC',
+      today: '2027-05-10',
+    });
   it('takes open flowers, heat within their life, wetting and a warm day together', () => {
     const [event] = at(warm(24 * 25, 6, 3));
     expect(event).toMatchObject({ day: '2027-04-29', chance: 1, cause: { kind: 'bloom' } });

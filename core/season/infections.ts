@@ -133,14 +133,21 @@ const GOES_ON_HOURS = 120;
  * @param measured hours in order up to now, from the first day on which the host can be infected
  * @param members equally likely courses of the hours after
  */
-export function infectionEvents(
-  condition: Infection,
-  stages: readonly StageDate[],
-  measured: readonly Hour[],
-  members: readonly (readonly Hour[])[],
-  timeZone: string,
-  today: LocalDate,
-): InfectionEvent[] {
+export function infectionEvents({
+  condition,
+  stages,
+  measured,
+  members,
+  timeZone,
+  today,
+}: {
+  condition: Infection;
+  stages: readonly StageDate[];
+  measured: readonly Hour[];
+  members: readonly (readonly Hour[])[];
+  timeZone: string;
+  today: LocalDate;
+}): InfectionEvent[] {
   const span = infectionSpan(condition, stages, today);
   if (!span) return [];
   const past = infectedBy(condition, measured, timeZone, span).map((e) => ({ ...e, chance: 1 }));

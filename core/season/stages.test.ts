@@ -92,7 +92,7 @@ describe('heat, chill, short days', () => {
 describe('what was seen', () => {
   const years = [0, 1, 2, 3].map((i) => even(6 + i * 0.05, 12 + i * 0.05));
   const ahead: SeasonWeather = { start: '2027-01-01', measured: [], courses: years, forecastDays: 0 };
-  const dates = (seen: SeenStage[], weather = ahead) => expectedStages(apple, weather, 51, seen);
+  const dates = (seen: SeenStage[], weather = ahead) => expectedStages({ growth: apple, weather, lat: 51, seen });
   const of = (list: ReturnType<typeof dates>, code: Bbch) => list.find((s) => s.code === code)!;
 
   it('stands as it was seen, moves what follows, less the later it comes, and nothing that came before', () => {
@@ -122,14 +122,14 @@ describe('what was seen', () => {
 
   it('is learned for the next season, shrunk towards none, in spring and autumn apart', () => {
     const season = whole('2026-01-01', years[1]!);
-    const on = of(expectedStages(apple, season, 51, []), 65).day;
+    const on = of(expectedStages({ growth: apple, weather: season, lat: 51, seen: [] }), 65).day;
     const learned = learn(apple, [{ weather: season, seen: [{ code: 65, day: dayAfter(on, 10, 'days') }] }], 51);
     expect(learned).toEqual({
       spring: { days: 8, seasons: 1 },
       autumn: { days: 0, seasons: 0 },
       stages: new Map([[65, { days: 8, seasons: 1 }]]),
     });
-    const next = expectedStages(apple, ahead, 51, [], learned);
+    const next = expectedStages({ growth: apple, weather: ahead, lat: 51, seen: [], learned });
     expect(of(next, 65).moved).toBe(8);
     expect(of(next, 65).by).toEqual({ kind: 'learned', seasons: 1 });
     expect(of(next, 92)).toEqual(of(dates([]), 92));
@@ -154,7 +154,7 @@ describe('what was seen', () => {
             forecastDays: 10,
           };
           const stageNotes = seen.map((s) => ({ code: s.code as Bbch, day: dayAfter('2027-01-01', s.on, 'days') }));
-          const list = expectedStages(apple, weather, 51, stageNotes);
+          const list = expectedStages({ growth: apple, weather, lat: 51, seen: stageNotes });
           for (const s of list) {
             expect(s.earliest <= s.day && s.day <= s.latest).toBe(true);
             expect(s.moved !== 0 && s.by === null).toBe(false);
@@ -184,7 +184,7 @@ describe('shoots that come in flushes', () => {
     flushesApart: 60,
   };
   const warm = whole('2026-01-01', even(10, 24));
-  const told = (seen: SeenStage[]) => expectedStages(citrus, warm, 37, seen);
+  const told = (seen: SeenStage[]) => expectedStages({ growth: citrus, weather: warm, lat: 37, seen });
   const first = told([]).find((s) => s.code === 31)!.day;
 
   it('one that is seen months after the first is another: it stands where it was seen, and moves no bloom', () => {
@@ -208,7 +208,7 @@ describe('shoots that come in flushes', () => {
 });
 
 describe('leaves on a day', () => {
-  const stages = expectedStages(apple, whole('2026-01-01', even(7, 13)), 51, []);
+  const stages = expectedStages({ growth: apple, weather: whole('2026-01-01', even(7, 13)), lat: 51, seen: [] });
   const on = (code: Bbch) => stages.find((s) => s.code === code)!.day;
   it('are none, unfold, are full, fall and are none again', () => {
     expect(leafOn(stages, dayAfter(on(7), -1, 'days'))).toBe('leafless');
@@ -293,7 +293,7 @@ describe('against another generator', () => {
       const learned = learn(apple, [{ weather: whole('2020-01-01', first), seen }], 51);
       for (let y = 1; y <= 5; y++) {
         const days = weather(50 + offset + 100 * y);
-        const told = expectedStages(apple, whole('2020-01-01', days), 51, [], learned);
+        const told = expectedStages({ growth: apple, weather: whole('2020-01-01', days), lat: 51, seen: [], learned });
         for (const real of happens(days, offset, next)) {
           const day = told.find((s) => s.code === real.code)!.day;
           errors.get(real.code)!.push(Math.round((Date.parse(day) - Date.parse(real.day)) / 864e5));

@@ -112,14 +112,21 @@ function unsure(growth: Growth, { seasons }: Behind, sinceSeen: number | null): 
 }
 
 /** By how many days a stage is moved: by the newest one seen before it this season, less the longer ago; else by what was learned. */
-function movedBy(
-  reached: readonly Reached[],
-  start: LocalDate,
-  learned: Learned,
-  code: Bbch,
-  before: SeenStage | null,
-  index: number,
-): Pick<StageDate, 'moved' | 'by'> & { sinceSeen: number | null } {
+function movedBy({
+  reached,
+  start,
+  learned,
+  code,
+  before,
+  index,
+}: {
+  reached: readonly Reached[];
+  start: LocalDate;
+  learned: Learned;
+  code: Bbch;
+  before: SeenStage | null;
+  index: number;
+}): Pick<StageDate, 'moved' | 'by'> & { sinceSeen: number | null } {
   const own = learnedOf(learned, code);
   const on = before && middle(reached, before.code);
   if (before === null || on === null) {
@@ -137,26 +144,38 @@ function movedBy(
  * the season; where nothing was seen yet, what the place taught moves it.
  * @param seen what was seen in this season
  */
-export function expectedStages(
-  growth: Growth,
-  weather: SeasonWeather,
-  lat: number,
-  seen: readonly SeenStage[],
-  learned: Learned = NOTHING_LEARNED,
-): StageDate[] {
+export function expectedStages({
+  growth,
+  weather,
+  lat,
+  seen,
+  learned = NOTHING_LEARNED,
+}: {
+  growth: Growth;
+  weather: SeasonWeather;
+  lat: number;
+  seen: readonly SeenStage[];
+  learned?: Learned;
+}): StageDate[] {
   const key = JSON.stringify([growth.id, lat, seen, learned.spring, learned.autumn, [...learned.stages]]);
-  return told(weather, key, () => stagesIn(growth, weather, lat, seen, learned));
+  return told(weather, key, () => stagesIn({ growth, weather, lat, all: seen, learned }));
 }
 /** Trees of one host in one weather have the same stages. */
 const told = memoizeEach<SeasonWeather, StageDate[]>();
 
-function stagesIn(
-  growth: Growth,
-  weather: SeasonWeather,
-  lat: number,
-  all: readonly SeenStage[],
-  learned: Learned,
-): StageDate[] {
+function stagesIn({
+  growth,
+  weather,
+  lat,
+  all,
+  learned,
+}: {
+  growth: Growth;
+  weather: SeasonWeather;
+  lat: number;
+  all: readonly SeenStage[];
+  learned: Learned;
+}): StageDate[] {
   const runs = reachedIn(growth, weather, lat);
   const { first: seen, later } = flushesIn(growth, runs, weather.start, all);
   const order = stagesOf(growth);
@@ -174,7 +193,7 @@ function stagesIn(
     if (!on.length || on.length * 2 < runs.length) continue;
     const before = latestSeen(order, code, seen);
     const index = quantile(on, 0.5);
-    const { moved, by, sinceSeen } = movedBy(runs, weather.start, learned, code, before, index);
+    const { moved, by, sinceSeen } = movedBy({ reached: runs, start: weather.start, learned, code, before, index });
     const model = unsure(growth, learnedOf(learned, code), sinceSeen);
     const last = out.at(-1);
     const expected = dayOfSeason(weather.start, index + moved);

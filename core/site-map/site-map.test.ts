@@ -168,7 +168,12 @@ it('tells how far water is, nearest first, and whom the wind reaches', () => {
     ['well', 5],
     ['water', 9],
   ]);
-  const east = driftSector({ x: 5, y: 5 }, 3, 270, 3, 8);
+  const east = driftSector({ trunk: { x: 5, y: 5 }, crownRadiusM: 3, from: 270, wind: 3, height: 8 });
   expect(overlap(east, plan.areas[0]!.corners)).toBe(true);
-  expect(overlap(driftSector({ x: 5, y: 5 }, 3, 90, 3, 8), plan.areas[0]!.corners)).toBe(false);
+  expect(
+    overlap(
+      driftSector({ trunk: { x: 5, y: 5 }, crownRadiusM: 3, from: 90, wind: 3, height: 8 }),
+      plan.areas[0]!.corners,
+    ),
+  ).toBe(false);
 });

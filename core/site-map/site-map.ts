@@ -64,7 +64,19 @@ export const WATERS = ['water', 'well', 'drain'] as const;
  * @param from bearing from which the wind blows, degrees
  * @param wind m/s @param height m to which is sprayed
  */
-export function driftSector(trunk: Point, crownRadiusM: number, from: number, wind: number, height: number): Polygon {
+export function driftSector({
+  trunk,
+  crownRadiusM,
+  from,
+  wind,
+  height,
+}: {
+  trunk: Point;
+  crownRadiusM: number;
+  from: number;
+  wind: number;
+  height: number;
+}): Polygon {
   const reach = crownRadiusM + Math.min(60, 2 * wind + wind * Math.min(height, 25) * 0.6);
   const down = ((from + 180) * Math.PI) / 180;
   const half = Math.PI / 9;

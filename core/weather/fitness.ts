@@ -81,20 +81,27 @@ export function fitDays(members: Members, limits: AirLimits, hours: number, time
   if (!members.length) return [];
   const { days, dry } = coursesOf(members, timeZone);
   return told(members, JSON.stringify([limits, hours, timeZone]), () =>
-    days.flatMap(({ day, at }) => fitDay(members, dry, limits, hours, day, at) ?? []),
+    days.flatMap(({ day, at }) => fitDay({ members, dry, limits, hours, day, at }) ?? []),
   );
 }
 /** Every tree that a use is for is told the same of one forecast. */
 const told = memoizeEach<Members, FitDay[]>();
 
-function fitDay(
-  members: Members,
-  dry: readonly number[][],
-  limits: AirLimits,
-  hours: number,
-  day: LocalDate,
-  at: Courses['days'][number]['at'],
-): FitDay | null {
+function fitDay({
+  members,
+  dry,
+  limits,
+  hours,
+  day,
+  at,
+}: {
+  members: Members;
+  dry: readonly number[][];
+  limits: AirLimits;
+  hours: number;
+  day: LocalDate;
+  at: Courses['days'][number]['at'];
+}): FitDay | null {
   if (at.length < hours) return null;
   const counts = new Map<number, number>();
   let met = 0;

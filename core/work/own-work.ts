@@ -79,7 +79,16 @@ export function workOf(w: CustomWork): Work {
         gates: [...gatesOf(w, facts, a), ...(w.cuts ? cutGates(facts, a, 0) : [])],
         minutes,
         followUps: w.again
-          ? [rule(`${w.id}-again`, 'look', w.again.what, w.again.days, 'days', `our own work, ${w.basis}`)]
+          ? [
+              rule({
+                id: `${w.id}-again`,
+                kind: 'look',
+                what: w.again.what,
+                count: w.again.days,
+                unit: 'days',
+                why: `our own work, ${w.basis}`,
+              }),
+            ]
           : [],
       };
     },

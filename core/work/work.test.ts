@@ -88,7 +88,7 @@ it('the matrix of rules names every gate of every work, with its strength, and n
         { id: 'canker-stain', name: 'Canker stain', noCut: true, disease: true },
         { id: 'oak-wilt', name: 'Oak wilt', disease: true },
       ),
-      today: fc.constantFrom('2026-01-15', '2026-06-01'),
+      on: fc.constantFrom('2026-01-15', '2026-06-01'),
       mainRoots: fc.constantFrom([], [root]),
       diameterCm: fc.double({ min: 5, max: 120, noNaN: true }),
     })
@@ -266,11 +266,11 @@ it('each trouble has the cut of its own: rotten wood is relieved, nothing is cut
 
 it('facts on a later day: its season, north and south, and never a day that has passed', () => {
   expect(factsOn(f, '2026-05-01')).toBe(f);
-  expect(factsOn(f, '2026-11-10')).toMatchObject({ today: '2026-11-10' });
+  expect(factsOn(f, '2026-11-10')).toMatchObject({ on: '2026-11-10' });
   expect(northernMonthOf(factsOn(f, '2027-01-10'))).toBe(1);
   // January in the south is July of the northern year.
   expect(northernMonthOf(factsOn({ ...f, south: true }, '2027-01-10'))).toBe(7);
-  const summer = { ...f, host: findHost('plum')!, today: '2026-06-01' };
+  const summer = { ...f, host: findHost('plum')!, on: '2026-06-01' };
   const ids = (on: string) => out('open-crown', {}, factsOn(summer, on)).gates.map((g) => g.id);
   expect(ids('2026-06-20')).not.toContain('stone-fruit-winter');
   expect(ids('2026-12-20')).toContain('stone-fruit-winter');
@@ -306,11 +306,11 @@ it('on a palm nothing is offered that cuts a crown of branches or joins bark, an
 });
 
 it('the months of a work are those where the tree stands: a southern January is a northern July', () => {
-  const south = { today: '2026-01-15', south: true };
+  const south = { on: '2026-01-15', south: true };
   expect(gateIds('water-shoots', {}, south)).not.toContain('shoots-season');
   expect(gateIds('water-shoots', {}, { on: '2026-07-15', south: true })).toContain('shoots-season');
   expect(usualAnswers(findWork('water', [])!, { ...f, ...south })['et']).toBe(4);
-  const plum = { host: findHost('plum')!, condition: null, today: '2026-07-15', south: true };
+  const plum = { host: findHost('plum')!, condition: null, on: '2026-07-15', south: true };
   const gate = out('open-crown', {}, plum).gates.find((g) => g.id === 'stone-fruit-winter');
   expect(gate!.satisfy).toMatch(/November to February/);
 });

@@ -174,12 +174,20 @@ export function readAnswers(
 /** A number among the answers. */
 export const num = (a: Answers, key: string): number => Number(a[key]);
 
-export const rule = (
-  id: string,
-  kind: FollowUpRule['kind'],
-  what: string,
-  count: number,
-  unit: FollowUpRule['after']['unit'],
-  why: string,
-  more: Partial<FollowUpRule> = {},
-): FollowUpRule => ({ id, kind, what, after: { count, unit }, why, ...more });
+export const rule = ({
+  id,
+  kind,
+  what,
+  count,
+  unit,
+  why,
+  more = {},
+}: {
+  id: string;
+  kind: FollowUpRule['kind'];
+  what: string;
+  count: number;
+  unit: FollowUpRule['after']['unit'];
+  why: string;
+  more?: Partial<FollowUpRule>;
+}): FollowUpRule => ({ id, kind, what, after: { count, unit }, why, ...more });

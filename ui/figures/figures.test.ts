@@ -83,7 +83,7 @@ describe('the balance', () => {
   const draw = (observed: Parameters<typeof evidenceOf>[1], props: object = {}) =>
     renderToStaticMarkup(
       createElement(BalanceFigure, {
-        beams: balance(model, observed, posterior(model, evidenceOf(model, observed)), 3),
+        beams: balance({ model, observed, post: posterior(model, evidenceOf(model, observed)), most: 3 }),
         ...props,
       }),
     );

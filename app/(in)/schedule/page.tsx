@@ -99,15 +99,15 @@ export default async function Season({ searchParams }: { searchParams: Promise<R
   const today = todayOf(v);
   const { place, years } = asked.parse(await searchParams);
   const { shown, loaded, spans } = spansOf(today, years === '10');
-  const season = await seasonView(
-    v,
+  const season = await seasonView({
+    viewer: v,
     now,
     stationFor,
-    dayAfter(today, -90, 'days'),
-    dayAfter(today, 1, 'years'),
-    place ?? null,
-    loaded,
-  );
+    from: dayAfter(today, -90, 'days'),
+    to: dayAfter(today, 1, 'years'),
+    siteId: place ?? null,
+    drawn: loaded,
+  });
   const { at } = season;
   const visits = visitsOf(season);
   const tag = (

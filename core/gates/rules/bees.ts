@@ -59,7 +59,14 @@ export const beeRules: Rule[] = [
     setBy: 'label',
     label: (l) => l.beeHazard !== 'none' && l.systemic,
     check: (facts) => {
-      const ahead = bloomAhead(facts.label, facts.use, facts.host, facts.year, facts.on, facts.said.bloom === 'over');
+      const ahead = bloomAhead({
+        label: facts.label,
+        use: facts.use,
+        host: facts.host,
+        year: facts.year,
+        day: facts.on,
+        over: facts.said.bloom === 'over',
+      });
       if (!ahead) return null;
       const { bloom, near, days } = ahead;
       // Somebody at the tree knows better than any model what its flowers do within the label's days.

@@ -5,14 +5,21 @@ const RODENTS = ['voles', 'squirrels', 'rabbits'];
 
 /** At the tree, with the product in hand. */
 const atTree =
-  (
-    key: 'eyes' | 'mask' | 'spill-kit' | 'tools' | 'mix-age' | 'name',
-    id: string,
-    bad: string,
-    when: (f: Facts) => boolean,
-    title: string,
-    sentence: string,
-  ): Check =>
+  ({
+    key,
+    id,
+    bad,
+    when,
+    title,
+    sentence,
+  }: {
+    key: 'eyes' | 'mask' | 'spill-kit' | 'tools' | 'mix-age' | 'name';
+    id: string;
+    bad: string;
+    when: (f: Facts) => boolean;
+    title: string;
+    sentence: string;
+  }): Check =>
   (facts) => {
     if (facts.phase !== 'apply' || !when(facts)) return null;
     const said = facts.said[key];
@@ -216,14 +223,14 @@ export const handRules: Rule[] = [
     day: true,
     facts: 'said at the tree',
     setBy: 'practice',
-    check: atTree(
-      'eyes',
-      'no-eye-protection',
-      'none',
-      (f) => drills(f) || flies(f),
-      'Eye protection?',
-      'Drilling and pressure send product and wood into eyes.',
-    ),
+    check: atTree({
+      key: 'eyes',
+      id: 'no-eye-protection',
+      bad: 'none',
+      when: (f) => drills(f) || flies(f),
+      title: 'Eye protection?',
+      sentence: 'Drilling and pressure send product and wood into eyes.',
+    }),
   },
   {
     ids: ['no-mask', 'no-mask-unknown'],
@@ -232,14 +239,14 @@ export const handRules: Rule[] = [
     day: true,
     facts: 'said at the tree',
     setBy: 'practice',
-    check: atTree(
-      'mask',
-      'no-mask',
-      'none',
-      powder,
-      'Mask and goggles?',
-      'Powders go into lungs and eyes while they are weighed and poured.',
-    ),
+    check: atTree({
+      key: 'mask',
+      id: 'no-mask',
+      bad: 'none',
+      when: powder,
+      title: 'Mask and goggles?',
+      sentence: 'Powders go into lungs and eyes while they are weighed and poured.',
+    }),
   },
   {
     ids: ['no-spill-kit', 'no-spill-kit-unknown'],
@@ -248,14 +255,14 @@ export const handRules: Rule[] = [
     day: true,
     facts: 'said at the tree',
     setBy: 'practice',
-    check: atTree(
-      'spill-kit',
-      'no-spill-kit',
-      'missing',
-      (f) => !hasFamily(f, 'beneficial'),
-      'Spill kit?',
-      'A can tips over once.',
-    ),
+    check: atTree({
+      key: 'spill-kit',
+      id: 'no-spill-kit',
+      bad: 'missing',
+      when: (f) => !hasFamily(f, 'beneficial'),
+      title: 'Spill kit?',
+      sentence: 'A can tips over once.',
+    }),
   },
   {
     ids: ['tools-not-clean', 'tools-not-clean-unknown'],
@@ -264,14 +271,14 @@ export const handRules: Rule[] = [
     day: true,
     facts: 'said at the tree',
     setBy: 'practice',
-    check: atTree(
-      'tools',
-      'tools-not-clean',
-      'not yet',
-      drills,
-      'Bits disinfected?',
-      'A bit carries disease from tree to tree: 70 % alcohol, or 1 part bleach to 9 of water.',
-    ),
+    check: atTree({
+      key: 'tools',
+      id: 'tools-not-clean',
+      bad: 'not yet',
+      when: drills,
+      title: 'Bits disinfected?',
+      sentence: 'A bit carries disease from tree to tree: 70 % alcohol, or 1 part bleach to 9 of water.',
+    }),
   },
   {
     ids: ['mix-too-old', 'mix-too-old-unknown'],
@@ -281,14 +288,14 @@ export const handRules: Rule[] = [
     facts: 'said at the tree',
     setBy: 'label',
     label: (l) => l.mixKeepsHours !== undefined,
-    check: atTree(
-      'mix-age',
-      'mix-too-old',
-      'older',
-      (f) => f.label.mixKeepsHours !== undefined,
-      'How old is the mix?',
-      'A mix loses strength or turns harsh when it stands.',
-    ),
+    check: atTree({
+      key: 'mix-age',
+      id: 'mix-too-old',
+      bad: 'older',
+      when: (f) => f.label.mixKeepsHours !== undefined,
+      title: 'How old is the mix?',
+      sentence: 'A mix loses strength or turns harsh when it stands.',
+    }),
   },
   {
     ids: ['tank-mix'],

@@ -47,7 +47,14 @@ export const baggingWork: Work = {
         : [],
     minutes: 5 + num(a, 'fruits') / 3,
     followUps: [
-      rule('bag-off', 'site-work', 'Take the bags off', 12, 'weeks', 'two to three weeks before picking, for colour'),
+      rule({
+        id: 'bag-off',
+        kind: 'site-work',
+        what: 'Take the bags off',
+        count: 12,
+        unit: 'weeks',
+        why: 'two to three weeks before picking, for colour',
+      }),
     ],
   }),
 };

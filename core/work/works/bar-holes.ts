@@ -46,14 +46,14 @@ export const barHolesWork: Work = {
       gates: servicesGate(a['services'] === true),
       minutes: 15 + holes * 2,
       followUps: [
-        rule(
-          'holes-probe',
-          'check-effect',
-          'Probe the soil between the holes',
-          12,
-          'months',
-          'a probe must go in by hand',
-        ),
+        rule({
+          id: 'holes-probe',
+          kind: 'check-effect',
+          what: 'Probe the soil between the holes',
+          count: 12,
+          unit: 'months',
+          why: 'a probe must go in by hand',
+        }),
       ],
     };
   },

@@ -42,7 +42,16 @@ export const beaverMeshWork: Work = {
       cut: { length, height },
       gates: [],
       minutes: 25,
-      followUps: [rule('mesh-open', 'site-work', 'Open the mesh and set it wider', 4, 'years', 'the trunk grows')],
+      followUps: [
+        rule({
+          id: 'mesh-open',
+          kind: 'site-work',
+          what: 'Open the mesh and set it wider',
+          count: 4,
+          unit: 'years',
+          why: 'the trunk grows',
+        }),
+      ],
     };
   },
 };

@@ -89,15 +89,22 @@ export const bridgeGraftWork: Work = {
       ],
       minutes: 30 + 12 * scions,
       followUps: [
-        rule('graft-takes', 'look', 'See which scions push; seal again', 5, 'weeks', 'one that dries is replaced'),
-        rule(
-          'graft-shoots',
-          'site-work',
-          'Rub shoots off the scions',
-          3,
-          'months',
-          'a bridge carries sap, it is no branch',
-        ),
+        rule({
+          id: 'graft-takes',
+          kind: 'look',
+          what: 'See which scions push; seal again',
+          count: 5,
+          unit: 'weeks',
+          why: 'one that dries is replaced',
+        }),
+        rule({
+          id: 'graft-shoots',
+          kind: 'site-work',
+          what: 'Rub shoots off the scions',
+          count: 3,
+          unit: 'months',
+          why: 'a bridge carries sap, it is no branch',
+        }),
       ],
     };
   },

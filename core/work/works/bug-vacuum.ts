@@ -40,15 +40,15 @@ export const bugVacuumWork: Work = {
     gates: [],
     minutes: 10 + num(a, 'groups'),
     followUps: [
-      rule(
-        'bugs-again',
-        'site-work',
-        'Look for bugs and eggs again',
-        5,
-        'days',
-        'they come back as long as fruit ripens',
-        { onlyIf: 'some are found' },
-      ),
+      rule({
+        id: 'bugs-again',
+        kind: 'site-work',
+        what: 'Look for bugs and eggs again',
+        count: 5,
+        unit: 'days',
+        why: 'they come back as long as fruit ripens',
+        more: { onlyIf: 'some are found' },
+      }),
     ],
   }),
 };

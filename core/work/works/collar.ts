@@ -74,14 +74,14 @@ export const collarWork: Work = {
       ],
       minutes: Math.ceil(20 + m3 * (a['how'] === 'air' ? 180 : 480)),
       followUps: [
-        rule(
-          'collar-look',
-          'look',
-          'Look at the freed collar and the crown',
-          1,
-          'years',
-          'buried bark needs a season to harden',
-        ),
+        rule({
+          id: 'collar-look',
+          kind: 'look',
+          what: 'Look at the freed collar and the crown',
+          count: 1,
+          unit: 'years',
+          why: 'buried bark needs a season to harden',
+        }),
       ],
     };
   },

@@ -43,14 +43,14 @@ export const compostWork: Work = {
       gates: ringGate(ring),
       minutes: 10 + m2 * 1.5,
       followUps: [
-        rule(
-          'compost-look',
-          'check-effect',
-          'Length of this year’s shoots',
-          12,
-          'months',
-          'it works by the next season',
-        ),
+        rule({
+          id: 'compost-look',
+          kind: 'check-effect',
+          what: 'Length of this year’s shoots',
+          count: 12,
+          unit: 'months',
+          why: 'it works by the next season',
+        }),
       ],
     };
   },

@@ -104,7 +104,14 @@ export const deerFenceWork: Work = {
           : [],
       minutes: Math.ceil(30 + 6 * posts),
       followUps: [
-        rule('fence-look', 'site-work', 'Walk the fence: gaps, fallen branches', 6, 'months', 'one gap is enough'),
+        rule({
+          id: 'fence-look',
+          kind: 'site-work',
+          what: 'Walk the fence: gaps, fallen branches',
+          count: 6,
+          unit: 'months',
+          why: 'one gap is enough',
+        }),
       ],
     };
   },

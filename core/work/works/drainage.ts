@@ -45,14 +45,14 @@ export const drainageWork: Work = {
       gates: servicesGate(a['services'] === true),
       minutes: 20 + num(a, 'length') * 18,
       followUps: [
-        rule(
-          'drain-look',
-          'check-effect',
-          'Probe the soil after rain',
-          4,
-          'weeks',
-          'water must be gone a day after rain',
-        ),
+        rule({
+          id: 'drain-look',
+          kind: 'check-effect',
+          what: 'Probe the soil after rain',
+          count: 4,
+          unit: 'weeks',
+          why: 'water must be gone a day after rain',
+        }),
       ],
     };
   },

@@ -87,16 +87,25 @@ export const girdlingWork: Work = {
       followUps:
         cut.when === 'in stages'
           ? [
-              rule(
-                'root-second',
-                'site-work',
-                'Take the dried piece of the girdling root out',
-                1,
-                'years',
-                'the root must dry before the grown-in piece comes off',
-              ),
+              rule({
+                id: 'root-second',
+                kind: 'site-work',
+                what: 'Take the dried piece of the girdling root out',
+                count: 1,
+                unit: 'years',
+                why: 'the root must dry before the grown-in piece comes off',
+              }),
             ]
-          : [rule('root-look', 'look', 'Look at the crown and the cut roots', 1, 'years', 'the answer takes a season')],
+          : [
+              rule({
+                id: 'root-look',
+                kind: 'look',
+                what: 'Look at the crown and the cut roots',
+                count: 1,
+                unit: 'years',
+                why: 'the answer takes a season',
+              }),
+            ],
     };
   },
 };

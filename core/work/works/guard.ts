@@ -104,25 +104,25 @@ export const guardWork: Work = {
         : [],
       minutes: 15,
       followUps: [
-        rule(
-          'guard-spring',
-          'site-work',
-          'Look behind the guard, set it upright',
-          5,
-          'months',
-          'after the snow: gnawing, wet bark, a lifted edge',
-        ),
-        rule(
-          'guard-widen',
-          'site-work',
-          'Widen the guard',
-          Math.max(1, num(a, 'years')),
-          'years',
-          'it must be widened before it girdles',
-          {
+        rule({
+          id: 'guard-spring',
+          kind: 'site-work',
+          what: 'Look behind the guard, set it upright',
+          count: 5,
+          unit: 'months',
+          why: 'after the snow: gnawing, wet bark, a lifted edge',
+        }),
+        rule({
+          id: 'guard-widen',
+          kind: 'site-work',
+          what: 'Widen the guard',
+          count: Math.max(1, num(a, 'years')),
+          unit: 'years',
+          why: 'it must be widened before it girdles',
+          more: {
             latest: Math.max(1, num(a, 'years')),
           },
-        ),
+        }),
       ],
     };
   },

@@ -49,8 +49,22 @@ export const deviceWork: Work = {
     ],
     minutes: 3 * num(a, 'trees'),
     followUps: [
-      rule('hang-new', 'site-work', 'Renew the bags', 8, 'weeks', 'rain washes the smell out'),
-      rule('hang-look', 'look', 'Look for fresh browsing', 3, 'weeks', 'they get used to it'),
+      rule({
+        id: 'hang-new',
+        kind: 'site-work',
+        what: 'Renew the bags',
+        count: 8,
+        unit: 'weeks',
+        why: 'rain washes the smell out',
+      }),
+      rule({
+        id: 'hang-look',
+        kind: 'look',
+        what: 'Look for fresh browsing',
+        count: 3,
+        unit: 'weeks',
+        why: 'they get used to it',
+      }),
     ],
   }),
 };

@@ -44,14 +44,14 @@ export const ivyWindowWork: Work = {
           : [],
       minutes: 15 + 4 * num(a, 'stems'),
       followUps: [
-        rule(
-          'ivy-look',
-          'look',
-          'Look at the trunk that the ivy hid',
-          1,
-          'years',
-          'dead ivy falls within a year or two',
-        ),
+        rule({
+          id: 'ivy-look',
+          kind: 'look',
+          what: 'Look at the trunk that the ivy hid',
+          count: 1,
+          unit: 'years',
+          why: 'dead ivy falls within a year or two',
+        }),
       ],
     };
   },

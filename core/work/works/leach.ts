@@ -66,14 +66,14 @@ export const leachWork: Work = {
             ],
       minutes: 15 + 10 * runs,
       followUps: [
-        rule(
-          'leach-again',
-          'look',
-          'Margins of the new leaves; salt of the soil',
-          3,
-          'months',
-          'brown margins again: another run',
-        ),
+        rule({
+          id: 'leach-again',
+          kind: 'look',
+          what: 'Margins of the new leaves; salt of the soil',
+          count: 3,
+          unit: 'months',
+          why: 'brown margins again: another run',
+        }),
       ],
     };
   },

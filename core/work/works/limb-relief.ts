@@ -40,14 +40,14 @@ export const limbReliefWork: Work = {
     gates: cutGates(facts, a, num(a, 'live')),
     minutes: 30 + 12 * num(a, 'limbs'),
     followUps: [
-      rule(
-        'relief-look',
-        'look',
-        'Look at bracket, base and crown',
-        1,
-        'years',
-        'decay goes on; what holds is judged anew',
-      ),
+      rule({
+        id: 'relief-look',
+        kind: 'look',
+        what: 'Look at bracket, base and crown',
+        count: 1,
+        unit: 'years',
+        why: 'decay goes on; what holds is judged anew',
+      }),
     ],
   }),
 };

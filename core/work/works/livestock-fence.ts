@@ -48,7 +48,16 @@ export const livestockFenceWork: Work = {
       ],
       gates: [],
       minutes: 40 + 12 * posts,
-      followUps: [rule('fence-look', 'look', 'Look at fence and bark', 3, 'months', 'animals lean on it')],
+      followUps: [
+        rule({
+          id: 'fence-look',
+          kind: 'look',
+          what: 'Look at fence and bark',
+          count: 3,
+          unit: 'months',
+          why: 'animals lean on it',
+        }),
+      ],
     };
   },
 };

@@ -39,6 +39,15 @@ export const mistletoeCutWork: Work = {
     take: CUT_TAKE,
     gates: cutGates(facts, a, num(a, 'live')),
     minutes: 15 + 5 * num(a, 'balls'),
-    followUps: [rule('mistletoe-again', 'look', 'Count the balls', 2, 'years', 'it sprouts again from what stayed')],
+    followUps: [
+      rule({
+        id: 'mistletoe-again',
+        kind: 'look',
+        what: 'Count the balls',
+        count: 2,
+        unit: 'years',
+        why: 'it sprouts again from what stayed',
+      }),
+    ],
   }),
 };

@@ -35,7 +35,12 @@ export const mulchWork: Work = {
     { key: 'bag', kind: 'number', name: 'Litres in a bag', unit: 'L', min: 10, max: 1000, usual: () => 50 },
   ],
   workOut: (facts, a) => {
-    const m = mulchRing(facts.diameterCm, num(a, 'radius'), num(a, 'depth'), num(a, 'bag'));
+    const m = mulchRing({
+      diameter: facts.diameterCm,
+      outerM: num(a, 'radius'),
+      depth: num(a, 'depth'),
+      bagL: num(a, 'bag'),
+    });
     const volume = cubic(m?.m3 ?? 0, facts.system);
     return {
       figures: [
@@ -59,14 +64,14 @@ export const mulchWork: Work = {
       gates: ringGate(m),
       minutes: Math.ceil(10 + (m?.m3 ?? 0) * 45),
       followUps: [
-        rule(
-          'mulch-again',
-          'site-work',
-          'Top the mulch up, clear the collar',
-          1,
-          'years',
-          'chips rot by half in a year',
-        ),
+        rule({
+          id: 'mulch-again',
+          kind: 'site-work',
+          what: 'Top the mulch up, clear the collar',
+          count: 1,
+          unit: 'years',
+          why: 'chips rot by half in a year',
+        }),
       ],
     };
   },

@@ -46,14 +46,14 @@ export const nestRemovalWork: Work = {
         : [],
     minutes: 20 + 8 * num(a, 'nests'),
     followUps: [
-      rule(
-        'nests-again',
-        'look',
-        'Look for nests that were missed',
-        2,
-        'weeks',
-        'small ones show once the large are gone',
-      ),
+      rule({
+        id: 'nests-again',
+        kind: 'look',
+        what: 'Look for nests that were missed',
+        count: 2,
+        unit: 'weeks',
+        why: 'small ones show once the large are gone',
+      }),
     ],
   }),
 };

@@ -50,14 +50,14 @@ export const openCrownWork: Work = {
     ],
     minutes: 45 + 3 * num(a, 'live'),
     followUps: [
-      rule(
-        'crown-second',
-        'site-work',
-        'Open the crown, second step',
-        2,
-        'years',
-        'in two steps: hard opening burns bark and costs the crop',
-      ),
+      rule({
+        id: 'crown-second',
+        kind: 'site-work',
+        what: 'Open the crown, second step',
+        count: 2,
+        unit: 'years',
+        why: 'in two steps: hard opening burns bark and costs the crop',
+      }),
     ],
   }),
 };

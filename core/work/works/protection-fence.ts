@@ -48,14 +48,14 @@ export const protectionFenceWork: Work = {
       gates: [],
       minutes: 20 + 8 * panels,
       followUps: [
-        rule(
-          'fence-stands',
-          'look',
-          'It stands where it stood, nothing lies within',
-          2,
-          'weeks',
-          'fences wander on building sites',
-        ),
+        rule({
+          id: 'fence-stands',
+          kind: 'look',
+          what: 'It stands where it stood, nothing lies within',
+          count: 2,
+          unit: 'weeks',
+          why: 'fences wander on building sites',
+        }),
       ],
     };
   },

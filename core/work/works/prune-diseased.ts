@@ -113,14 +113,14 @@ export const pruneDiseasedWork: Work = {
       ],
       minutes: 10 + 6 * num(a, 'limbs'),
       followUps: [
-        rule(
-          'prune-look',
-          'check-effect',
-          'Look for the disease below the cuts',
-          SHOWS_WEEKS,
-          'weeks',
-          'what was missed shows within weeks',
-        ),
+        rule({
+          id: 'prune-look',
+          kind: 'check-effect',
+          what: 'Look for the disease below the cuts',
+          count: SHOWS_WEEKS,
+          unit: 'weeks',
+          why: 'what was missed shows within weeks',
+        }),
       ],
     };
   },

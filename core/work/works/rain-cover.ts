@@ -42,7 +42,14 @@ export const rainCoverWork: Work = {
       gates: [],
       minutes: 40 + 8 * m2,
       followUps: [
-        rule('cover-off', 'site-work', 'Take the rain cover off', 6, 'months', 'once the leaf is out and dry'),
+        rule({
+          id: 'cover-off',
+          kind: 'site-work',
+          what: 'Take the rain cover off',
+          count: 6,
+          unit: 'months',
+          why: 'once the leaf is out and dry',
+        }),
       ],
     };
   },

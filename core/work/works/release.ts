@@ -114,14 +114,14 @@ export const releaseWork: Work = {
       ],
       minutes: 20,
       followUps: [
-        rule(
-          'release-look',
-          'check-effect',
-          'Count pests and helpers',
-          2,
-          'weeks',
-          'helpers need one generation to show',
-        ),
+        rule({
+          id: 'release-look',
+          kind: 'check-effect',
+          what: 'Count pests and helpers',
+          count: 2,
+          unit: 'weeks',
+          why: 'helpers need one generation to show',
+        }),
       ],
     };
   },

@@ -78,15 +78,22 @@ export const replantWork: Work = {
       ],
       minutes: 90,
       followUps: [
-        rule('replant-water', 'site-work', 'Water the new tree', 1, 'weeks', 'weekly through the first two summers'),
-        rule(
-          'replant-stake',
-          'site-work',
-          'Stakes and ties off',
-          1,
-          'years',
-          'a tree that cannot move does not grow a trunk',
-        ),
+        rule({
+          id: 'replant-water',
+          kind: 'site-work',
+          what: 'Water the new tree',
+          count: 1,
+          unit: 'weeks',
+          why: 'weekly through the first two summers',
+        }),
+        rule({
+          id: 'replant-stake',
+          kind: 'site-work',
+          what: 'Stakes and ties off',
+          count: 1,
+          unit: 'years',
+          why: 'a tree that cannot move does not grow a trunk',
+        }),
       ],
     };
   },

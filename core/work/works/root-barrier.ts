@@ -61,7 +61,14 @@ export const rootBarrierWork: Work = {
     gates: servicesGate(a['services'] === true),
     minutes: 30 + num(a, 'length') * (facts.texture === 'sandy' ? 4 : 6),
     followUps: [
-      rule('grafts-look', 'look', 'Look at the next trees', 6, 'weeks', 'what had passed shows within a season'),
+      rule({
+        id: 'grafts-look',
+        kind: 'look',
+        what: 'Look at the next trees',
+        count: 6,
+        unit: 'weeks',
+        why: 'what had passed shows within a season',
+      }),
     ],
   }),
 };

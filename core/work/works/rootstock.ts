@@ -55,15 +55,15 @@ export const rootstockWork: Work = {
     ],
     minutes: 5 + num(a, 'shoots'),
     followUps: [
-      rule(
-        'stock-again',
-        'site-work',
-        'Rub off new rootstock shoots',
-        num(a, 'weeks'),
-        'weeks',
-        'while they are green they come off by hand',
-        { months: [4, 5, 6, 7, 8, 9] },
-      ),
+      rule({
+        id: 'stock-again',
+        kind: 'site-work',
+        what: 'Rub off new rootstock shoots',
+        count: num(a, 'weeks'),
+        unit: 'weeks',
+        why: 'while they are green they come off by hand',
+        more: { months: [4, 5, 6, 7, 8, 9] },
+      }),
     ],
   }),
 };

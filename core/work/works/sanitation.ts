@@ -138,17 +138,17 @@ export const sanitationWork: Work = {
             : [],
       minutes: Math.ceil(10 + m2 / 2),
       followUps: [
-        rule(
-          'sanitation-again',
-          'site-work',
-          `Gather ${String(a['what'])} again`,
-          num(a, 'again'),
-          'days',
-          'as long as it falls',
-          {
+        rule({
+          id: 'sanitation-again',
+          kind: 'site-work',
+          what: `Gather ${String(a['what'])} again`,
+          count: num(a, 'again'),
+          unit: 'days',
+          why: 'as long as it falls',
+          more: {
             onlyIf: 'more has fallen',
           },
-        ),
+        }),
       ],
     };
   },

@@ -57,7 +57,16 @@ export const shadeClothWork: Work = {
       ],
       gates: [],
       minutes: 10 + 8 * stakes,
-      followUps: [rule('cloth-off', 'site-work', 'Take the cloth down', 4, 'months', 'before growth; on a dull day')],
+      followUps: [
+        rule({
+          id: 'cloth-off',
+          kind: 'site-work',
+          what: 'Take the cloth down',
+          count: 4,
+          unit: 'months',
+          why: 'before growth; on a dull day',
+        }),
+      ],
     };
   },
 };

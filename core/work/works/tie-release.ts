@@ -65,14 +65,14 @@ export const tieReleaseWork: Work = {
           : [],
       minutes: 5 + 5 * num(a, 'ties') + (again ? 5 : 0),
       followUps: [
-        rule(
-          'tie-look',
-          'look',
-          'Notch of the old tie, lean, new tie',
-          12,
-          'months',
-          'a notch that does not close snaps',
-        ),
+        rule({
+          id: 'tie-look',
+          kind: 'look',
+          what: 'Notch of the old tie, lean, new tie',
+          count: 12,
+          unit: 'months',
+          why: 'a notch that does not close snaps',
+        }),
       ],
     };
   },

@@ -102,14 +102,14 @@ export const trenchesWork: Work = {
       ...(t ? { trenches: { count: t.count, startM: num(a, 'start'), endM: num(a, 'end') } } : {}),
       minutes: Math.ceil((t?.totalLengthM ?? 0) * 12 + 30),
       followUps: [
-        rule(
-          'trench-look',
-          'look',
-          'Probe the soil and look at shoot growth',
-          1,
-          'years',
-          'roots answer within a season or two',
-        ),
+        rule({
+          id: 'trench-look',
+          kind: 'look',
+          what: 'Probe the soil and look at shoot growth',
+          count: 1,
+          unit: 'years',
+          why: 'roots answer within a season or two',
+        }),
       ],
     };
   },

@@ -46,14 +46,14 @@ export const washWork: Work = {
           : [],
       minutes: Math.ceil(10 + m2 * 6),
       followUps: [
-        rule(
-          'wash-look',
-          'check-effect',
-          'Count what came back on the washed bark',
-          3,
-          'weeks',
-          'eggs left behind hatch in two to three weeks',
-        ),
+        rule({
+          id: 'wash-look',
+          kind: 'check-effect',
+          what: 'Count what came back on the washed bark',
+          count: 3,
+          unit: 'weeks',
+          why: 'eggs left behind hatch in two to three weeks',
+        }),
       ],
     };
   },

@@ -55,25 +55,25 @@ export const waterJetWork: Work = {
       followUps:
         num(a, 'times') > 1
           ? [
-              rule(
-                'jet-again',
-                'treat-again',
-                'Water jet again',
-                AGAIN_WEEKS,
-                'weeks',
-                'what was knocked off climbs back, eggs hatch',
-                { onlyIf: 'live pests are found' },
-              ),
+              rule({
+                id: 'jet-again',
+                kind: 'treat-again',
+                what: 'Water jet again',
+                count: AGAIN_WEEKS,
+                unit: 'weeks',
+                why: 'what was knocked off climbs back, eggs hatch',
+                more: { onlyIf: 'live pests are found' },
+              }),
             ]
           : [
-              rule(
-                'jet-look',
-                'check-effect',
-                'Count live pests',
-                AGAIN_WEEKS,
-                'weeks',
-                'contact kills at once, what comes after it counts',
-              ),
+              rule({
+                id: 'jet-look',
+                kind: 'check-effect',
+                what: 'Count live pests',
+                count: AGAIN_WEEKS,
+                unit: 'weeks',
+                why: 'contact kills at once, what comes after it counts',
+              }),
             ],
     };
   },

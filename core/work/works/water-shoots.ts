@@ -59,15 +59,15 @@ export const waterShootsWork: Work = {
       ],
       minutes: 10 + num(a, 'shoots') / 2,
       followUps: [
-        rule(
-          'shoots-again',
-          'site-work',
-          'Thin water shoots, second tier',
-          1,
-          'years',
-          'over two or three summers, not one',
-          { months: [6, 7, 8] },
-        ),
+        rule({
+          id: 'shoots-again',
+          kind: 'site-work',
+          what: 'Thin water shoots, second tier',
+          count: 1,
+          unit: 'years',
+          why: 'over two or three summers, not one',
+          more: { months: [6, 7, 8] },
+        }),
       ],
     };
   },

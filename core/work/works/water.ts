@@ -121,14 +121,14 @@ export const waterWork: Work = {
       ],
       minutes: 15,
       followUps: [
-        rule(
-          'water-next',
-          'site-work',
-          'Push the soil probe in, water when dry',
-          Math.max(1, Math.min(120, days)),
-          'days',
-          next.sentence.slice(0, 280),
-        ),
+        rule({
+          id: 'water-next',
+          kind: 'site-work',
+          what: 'Push the soil probe in, water when dry',
+          count: Math.max(1, Math.min(120, days)),
+          unit: 'days',
+          why: next.sentence.slice(0, 280),
+        }),
       ],
     };
   },

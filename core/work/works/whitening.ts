@@ -29,7 +29,16 @@ export const whiteningWork: Work = {
       take: [{ what: 'Wash, broad brush, bucket kept for it', amount: `${figure(m2 * num(a, 'cover') * 2, 2)} L` }],
       gates: [],
       minutes: 10 + 15 * m2,
-      followUps: [rule('white-again', 'site-work', 'Renew the wash', 2, 'years', 'rain and growth take it off')],
+      followUps: [
+        rule({
+          id: 'white-again',
+          kind: 'site-work',
+          what: 'Renew the wash',
+          count: 2,
+          unit: 'years',
+          why: 'rain and growth take it off',
+        }),
+      ],
     };
   },
 };

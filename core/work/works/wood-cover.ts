@@ -48,15 +48,22 @@ export const woodCoverWork: Work = {
       gates: [],
       minutes: 30 + 45 * num(a, 'wood'),
       followUps: [
-        rule('cover-whole', 'look', 'Look over the sheet; tape what is torn', 2, 'weeks', 'beetles leave by any hole'),
-        rule(
-          'cover-off',
-          'site-work',
-          'Take the sheet off',
-          num(a, 'weeks'),
-          'weeks',
-          'what was in it is dead after warm weeks',
-        ),
+        rule({
+          id: 'cover-whole',
+          kind: 'look',
+          what: 'Look over the sheet; tape what is torn',
+          count: 2,
+          unit: 'weeks',
+          why: 'beetles leave by any hole',
+        }),
+        rule({
+          id: 'cover-off',
+          kind: 'site-work',
+          what: 'Take the sheet off',
+          count: num(a, 'weeks'),
+          unit: 'weeks',
+          why: 'what was in it is dead after warm weeks',
+        }),
       ],
     };
   },

@@ -48,7 +48,13 @@ export default async function Page({
   const c = find(id) ?? notFound();
   const { life, enemies, replanting, winters, eaten, wrong } = besideOf(c);
   const [year, here] = await Promise.all([
-    lifeYear(v, c, z.uuid().safeParse(query.place).data ?? null, stationFor, clockNow()),
+    lifeYear({
+      viewer: v,
+      condition: c,
+      siteId: z.uuid().safeParse(query.place).data ?? null,
+      stationFor,
+      now: clockNow(),
+    }),
     waysHere(v, c),
   ]);
   const south = year?.south ?? companySouth(v);

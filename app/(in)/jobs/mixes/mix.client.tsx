@@ -56,7 +56,7 @@ export function MixBench({
   const fill: Fill | null =
     fills.find((f) => f.id === fillId) ??
     (holds.ok ? { id: OTHER, name: own.name, holdsMl: holds.value * 1000, stepMl: 1, deadMl: 0 } : null);
-  const loads = wantedMl > 1e-6 ? fillingsOf(recipe, wantedMl, fill, mix.vessels, dimension) : [];
+  const loads = wantedMl > 1e-6 ? fillingsOf({ recipe, wantedMl, fill, vessels: mix.vessels, dimension }) : [];
   const [load] = loads;
   const from = load ? fromLots(lots, lotId, load.put, today) : null;
   const show = (x: number) => showAmount(x, dimension, units).text;

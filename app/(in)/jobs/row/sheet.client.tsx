@@ -105,7 +105,7 @@ const useGates = (trees: readonly RowTree[], at: string | null, timeZone: string
     // The day is that of whoever stands there: this page may be held since yesterday.
     const today = dayIn(phoneNow(), timeZone);
     return rowGatesOf(
-      trees.map((t) => ({ ...t.facts, treatmentContext: { ...t.facts.treatmentContext, today } })),
+      trees.map((t) => ({ ...t.facts, treatmentContext: { ...t.facts.treatmentContext, on: today } })),
       JSON.parse(at) as AtTheTree,
     );
   }, [trees, at, timeZone]);

@@ -36,7 +36,7 @@ export default async function SitePage({
   const mayCode = allows(v, 'see gate codes');
   const today = todayOf(v);
   const { place, knowledge, dangers, alarms, rows, clients, others, tasks, sections, code } =
-    (await siteView(v, id, after, PAGE, daysAfter(today, -60, 'days'))) ?? notFound();
+    (await siteView({ viewer: v, id, after, limit: PAGE, tasksFrom: daysAfter(today, -60, 'days') })) ?? notFound();
   const shown = rows.slice(0, PAGE);
   const last = shown.at(-1);
   const edit = allows(v, 'edit grounds');

@@ -41,7 +41,7 @@ async function theirs(viewer: Viewer): Promise<Response> {
   const since = new Date(clockNow().getTime() - STRUCK_OUT_DAYS * DAY_MS);
   const until = dayAfter(today, 5, 'years');
   const [due, planned, tasks] = await Promise.all([
-    calendarVisits(viewer, dayAfter(today, -1, 'years'), until, since),
+    calendarVisits({ scope: viewer, from: dayAfter(today, -1, 'years'), to: until, since }),
     plannedBetween(viewer, dayAfter(today, -STRUCK_OUT_DAYS, 'days'), until),
     tasksBetween(viewer, dayAfter(today, -STRUCK_OUT_DAYS, 'days'), until, null),
   ]);

@@ -46,7 +46,7 @@ export function OfflineTree({ viewer, facts }: { viewer: Viewer; facts: Facts })
   const seen = useMemo(
     () =>
       now && {
-        ...inHand(viewer, f.tree, knowledge, f.detections, now),
+        ...inHand({ viewer, tree: f.tree, knowledge, detections: f.detections, now }),
         viewer,
         now,
         weather: weatherAt(f.air.measured, f.air.hours, now),

@@ -53,17 +53,23 @@ export default async function Page({ params, searchParams }: Address) {
   const today = todayOf(v);
   const said = saidOf(query);
   const from = q.from ?? today;
-  const view = await assigningView(v, stationFor, clockNow(), key, {
-    siteId: q.place ?? null,
-    host: q.host || null,
-    sort: q.sort || null,
-    section: q.section || null,
-    tags: q.tags,
-    without: q.without,
-    from: q.place ? from : null,
-    until: q.until ?? null,
-    reason: q.reason,
-    said,
+  const view = await assigningView({
+    viewer: v,
+    stationFor,
+    now: clockNow(),
+    key,
+    asked: {
+      siteId: q.place ?? null,
+      host: q.host || null,
+      sort: q.sort || null,
+      section: q.section || null,
+      tags: q.tags,
+      without: q.without,
+      from: q.place ? from : null,
+      until: q.until ?? null,
+      reason: q.reason,
+      said,
+    },
   });
   if (!view) return notFound();
   const { programme } = view;

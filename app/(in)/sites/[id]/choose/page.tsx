@@ -59,7 +59,9 @@ export default async function Choose({
       ? ({ kind: 'cap', ...cap } as const)
       : null;
   const got =
-    picked && by ? chooseTrees(trees, picked.label, picked.use, by, expectedControl(picked.use.method)) : null;
+    picked && by
+      ? chooseTrees({ trees, label: picked.label, use: picked.use, by, likely: expectedControl(picked.use.method) })
+      : null;
   const show = (x: number) => (by?.kind === 'budget' ? money(x, v.prices) : showMass(x, v.units).text);
   const chosen = new Set(got?.choice.chosen);
   const tag = (

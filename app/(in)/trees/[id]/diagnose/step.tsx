@@ -33,14 +33,14 @@ export function DiagnoseStep({
   const named = namedIn(seen, name);
   const host = findHost(tree.hostId)!;
   const result = found.decide(named);
-  const beams = balance(found.model, found.observed, found.post, 4, named);
-  const looks = nextInspections(
-    found.model,
-    found.post,
-    found.observed,
-    2,
-    (o) => o.kind === 'sign' || !inspectionForbidden(result.duties, o.id),
-  );
+  const beams = balance({ model: found.model, observed: found.observed, post: found.post, most: 4, named });
+  const looks = nextInspections({
+    model: found.model,
+    post: found.post,
+    observed: found.observed,
+    most: 2,
+    allowed: (o) => o.kind === 'sign' || !inspectionForbidden(result.duties, o.id),
+  });
   const changes = wouldChange(found.model, found.observed);
   const [first, second] = found.candidates.filter((c) => c.id !== 'something-else');
   const pair = [named ?? first?.id, named && named !== first?.id ? first?.id : second?.id].map((x) =>
@@ -136,13 +136,7 @@ export function DiagnoseStep({
           <Link href={`/trees/${tree.id}/inspect`}>Examine it first.</Link>
         </p>
       )}
-      <DecisionSheet
-        result={result}
-        find={found.find}
-        south={treeSouth(tree)}
-        doubts={found.doubts}
-        treeId={tree.id}
-      />
+      <DecisionSheet result={result} find={found.find} south={treeSouth(tree)} doubts={found.doubts} treeId={tree.id} />
       <p className="no-print mt-3">
         <Link href={`/trees/${tree.id}/letter${named ? `?name=${named}` : ''}`} className="press">
           One page for the client

@@ -22,5 +22,8 @@ export function answerTo(model: Model, observed: Observed, may: (o: Observable) 
   const gas = observed.findings.length > 0 && gasShare(model, post) >= GAS_SUSPECTED;
   const allowed = (o: Observable) =>
     may(o) && !(gas && o.kind === 'test' && inspectionForbidden([{ id: 'gas' }], o.id));
-  return { beams: balance(model, observed, post, 3), looks: nextInspections(model, post, observed, 4, allowed) };
+  return {
+    beams: balance({ model, observed, post, most: 3 }),
+    looks: nextInspections({ model, post, observed, most: 4, allowed }),
+  };
 }

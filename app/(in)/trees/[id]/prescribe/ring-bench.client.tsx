@@ -41,7 +41,7 @@ export function RingBench({
   onWeights: (w: Weights) => void;
 }) {
   const ring = result.ring!;
-  const input = ringInput(treatmentContext, label, use, dose)!;
+  const input = ringInput({ context: treatmentContext, label, use, worked: dose })!;
   const [site, setSite] = useState(0);
   const [why, setWhy] = useState<string | null>(null);
   const [dragging, setDragging] = useState(false);
@@ -176,7 +176,7 @@ export function WoundBudgets({
   school: Schools['frequency'];
   programme: Programme;
 }) {
-  const input = ringInput(treatmentContext, label, use, dose)!;
+  const input = ringInput({ context: treatmentContext, label, use, worked: dose })!;
   const { years } = programme;
   const rows = [...new Set([1, 2, 3, ...(programme.everyYears ? [programme.everyYears] : [])])]
     .sort()
@@ -228,8 +228,8 @@ export function WoundBudgets({
       </table>
       <p className="mt-2 text-small text-ink-2">
         A hole of {use.sites!.drillMm} mm closes in about{' '}
-        {yearsToClose(use.sites!.drillMm, treatmentContext.host.growthCmPerYear)} years on this host; the label bars its bark
-        for {use.sites!.oldSiteYears}.
+        {yearsToClose(use.sites!.drillMm, treatmentContext.host.growthCmPerYear)} years on this host; the label bars its
+        bark for {use.sites!.oldSiteYears}.
       </p>
     </section>
   );
