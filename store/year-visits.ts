@@ -40,24 +40,20 @@ const ofHere = (tx: Tx, treeId: ReturnType<Tx>) => tx`${treeId} = any(array(sele
 /** The most that is read of a place at once: the soonest. */
 export const MOST_VISITS = 12_000;
 
-/**
- * What was done and what is to come at a place in a span of days, of whatever it comes from, by day and walk: plans and works
- * that wait, records, visits of programmes, looks.
- * @param today the day on which what has no day of its own waits
- */
-export const yearVisits = ({
-  scope,
-  siteId,
-  from,
-  to,
-  today,
-}: {
+interface SpanAsked {
   scope: Scope;
   siteId: string;
   from: LocalDate;
   to: LocalDate;
+  /** The day on which what has no day of its own waits. */
   today: LocalDate;
-}): Promise<YearVisit[]> =>
+}
+
+/**
+ * What was done and what is to come at a place in a span of days, of whatever it comes from, by day and walk: plans and works
+ * that wait, records, visits of programmes, looks.
+ */
+export const yearVisits = ({ scope, siteId, from, to, today }: SpanAsked): Promise<YearVisit[]> =>
   within(scope, async (tx) => [
     ...(await tx<YearVisit[]>`
       with here as (

@@ -9,7 +9,7 @@ import { MoreTrees, Accepted, TagRow } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
 
 /** A plan that waits for a crew; the trees of a programme that have it on one day are one row, and what it missed leads there. */
-export function QueuedWrite({ same, today, units }: { same: readonly OpenPlan[]; today: string; units: UnitSystem }) {
+export function PlanRow({ same, today, units }: { same: readonly OpenPlan[]; today: string; units: UnitSystem }) {
   const p = same[0]!;
   const missed = p.latest !== null && p.latest < today;
   const sheet = (x: OpenPlan) => `/trees/${x.treeId}/treat?plan=${x.id}`;

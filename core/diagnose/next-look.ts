@@ -39,35 +39,32 @@ function bitsOf(p: Float64Array, total: number): number {
   return Math.log2(total) - h / total;
 }
 
-/**
- * What to look at next: expected information per minute about which candidate it is, looks that leave no mark first.
- * @param most how many to give
- * @param allowed which observables can be looked at now (season, tools in hand); all by default
- */
-export function nextInspections({
-  model,
-  post,
-  observed,
-  most = 5,
-  allowed = () => true,
-}: {
+/** Observables that make no sense on what was seen: nobody rubs a white that nobody saw, nor opens a window on what is seen. */
+function senselessOn(observed: Observed): (o: Observable) => boolean {
+  const seen = observed.findings.filter((f) => f.state === 'seen');
+  const there = new Set(seen.map((f) => f.sign));
+  const sure = new Set(seen.filter((f) => f.sure !== 'perhaps' && !f.lastSeason).map((f) => f.sign));
+  return (o) => (o.presumes.length > 0 && !o.presumes.some((s) => there.has(s))) || o.said.some((s) => sure.has(s));
+}
+
+interface InspectionAsked {
   model: Model;
   post: Posterior;
   observed: Observed;
+  /** How many to give. */
   most?: number;
+  /** Which observables can be looked at now (season, tools in hand); all by default. */
   allowed?: (o: Observable) => boolean;
-}): NextInspection[] {
+}
+
+/** What to look at next: expected information per minute about which candidate it is, looks that leave no mark first. */
+export function nextInspections(asked: InspectionAsked): NextInspection[] {
+  const { model, post, observed, most = 5, allowed = () => true } = asked;
   const done = new Set([
     ...observed.findings.filter((f) => f.state !== 'not looked').map((f) => `sign:${f.sign}`),
     ...observed.tests.map((t) => `test:${t.test}`),
   ]);
-  // Nobody rubs a white that nobody saw, and nobody opens a window to see what was seen already.
-  const seen = new Set(observed.findings.filter((f) => f.state === 'seen').map((f) => f.sign));
-  const sure = new Set(
-    observed.findings.filter((f) => f.state === 'seen' && f.sure !== 'perhaps' && !f.lastSeason).map((f) => f.sign),
-  );
-  const senseless = (o: Observable) =>
-    (o.presumes.length > 0 && !o.presumes.some((s) => seen.has(s))) || o.said.some((s) => sure.has(s));
+  const senseless = senselessOn(observed);
   const kept: number[] = [];
   for (let i = 0; i < post.weight.length; i++) if (post.weight[i]! > FLOOR) kept.push(i);
   const subjects = kept.map((i) => subject(model, post, i));

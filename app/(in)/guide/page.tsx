@@ -1,3 +1,4 @@
+import { FindForm, FoundConditions, FoundSigns, GuideTag, LookalikeTable } from './parts';
 import { companySouth } from '@/facts/region';
 import { northernMonth } from '@/lib/calendar/hemisphere';
 import Link from 'next/link';
@@ -6,13 +7,11 @@ import { KINDS, PARTS_OF_TREE } from '@/core/diagnose/words';
 import { guideSearch } from '@/core/diagnose/find';
 import type { Knowledge } from '@/core/diagnose/knowledge';
 import { memoize } from '@/lib/memoize';
-import { inSeason, monthName, type LocalMonth } from '@/lib/calendar/months';
+import { inSeason, type LocalMonth } from '@/lib/calendar/months';
 import { EVERYDAY } from '@/knowledge/everyday';
 import { knowledgeFor } from '@/app/_server/knowledge';
 import { allows, viewer } from '@/app/_server/viewer';
-import { SignFigure } from '@/ui/figures/signs';
 import { Frame } from '@/ui/frame/frame';
-import { TagLine } from '@/ui/frame/pieces';
 
 export const metadata = { title: 'Field guide' };
 type Query = { find?: string; host?: string; place?: string; table?: string; kind?: string; month?: string };
@@ -26,7 +25,9 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
   const host = knowledge.hosts.find((h) => h.id === q.host);
   const place = PARTS_OF_TREE.find((p) => p === q.place);
   const table = knowledge.lookalikes.find((t) => t.id === q.table);
-  const month = /^(?:[1-9]|1[0-2])$/.test(q.month ?? '') ? northernMonth(Number(q.month) as LocalMonth, companySouth(v)) : null;
+  const month = /^(?:[1-9]|1[0-2])$/.test(q.month ?? '')
+    ? northernMonth(Number(q.month) as LocalMonth, companySouth(v))
+    : null;
   const find = (q.find ?? '').trim().slice(0, 80);
   const signs = new Map(knowledge.signs.map((s) => [s.id, s]));
   const search = searchOf(knowledge);
@@ -48,41 +49,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
   };
   return (
     <Frame
-      tag={
-        <div>
-          <p className="text-tag leading-none font-extrabold">Guide</p>
-          <p className="mt-2 text-[0.9375rem] text-ink-2">Version of {knowledge.conditions.length} conditions</p>
-          <dl className="mt-3 border-t border-line-2">
-            <TagLine name="Hosts">{knowledge.hosts.length}</TagLine>
-            <TagLine name="Signs">{knowledge.signs.length}</TagLine>
-            <TagLine name="Quick tests">{knowledge.tests.length}</TagLine>
-            <TagLine name="Conditions">{knowledge.conditions.length}</TagLine>
-            <TagLine name="Look-alikes">{knowledge.lookalikes.length}</TagLine>
-          </dl>
-          <p className="mt-4">
-            <Link href="/practice" className="press w-full">
-              Practice round
-            </Link>
-          </p>
-          <p className="mt-2">
-            <Link href="/guide/figures" className="press w-full">
-              All drawings
-            </Link>
-          </p>
-          <p className="mt-2">
-            <Link href="/guide/hosts" className="press w-full">
-              Hosts by their leaves
-            </Link>
-          </p>
-          {allows(v, 'edit the guide') && (
-            <p className="mt-2">
-              <Link href="/guide/new" className="press w-full">
-                Our own entries
-              </Link>
-            </p>
-          )}
-        </div>
-      }
+      tag={<GuideTag knowledge={knowledge} mayEdit={allows(v, 'edit the guide')} />}
       margin={
         <>
           <section>
@@ -114,75 +81,8 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
       handle="Look-alike tables"
     >
       <h1>What can it be?</h1>
-      <form role="search" className="my-3 flex flex-wrap gap-3" action="/guide">
-        <input
-          name="find"
-          aria-label="A word: a sign, a pest, a host"
-          placeholder="sticky car, borer, a Latin name …"
-          defaultValue={q.find}
-          className="box flex-1 basis-56"
-          maxLength={80}
-        />
-        <select name="host" aria-label="Host" defaultValue={host?.id ?? ''} className="box w-auto max-w-full">
-          <option value="">every host</option>
-          {[...knowledge.hosts]
-            .sort((a, b) => a.name.localeCompare(b.name))
-            .map((h) => (
-              <option key={h.id} value={h.id}>
-                {h.name}
-              </option>
-            ))}
-        </select>
-        <select name="place" aria-label="Place on the tree" defaultValue={place ?? ''} className="box w-auto">
-          <option value="">whole tree</option>
-          {PARTS_OF_TREE.map((p) => (
-            <option key={p}>{p}</option>
-          ))}
-        </select>
-        <select
-          name="month"
-          aria-label="Month"
-          defaultValue={q.month ?? ''}
-          className="box w-auto"
-        >
-          <option value="">all year</option>
-          {Array.from({ length: 12 }, (_, i) => (
-            <option key={i} value={i + 1}>
-              {monthName(i + 1)}
-            </option>
-          ))}
-        </select>
-        <button className="press press-main min-h-hand">Find</button>
-      </form>
-      {table && (
-        <section className="mb-6">
-          <h2>{table.name}</h2>
-          <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="What tells the look-alikes apart">
-            <table className="dense mt-1">
-              <thead>
-                <tr>
-                  <th scope="col">It is</th>
-                  <th scope="col">when it looks so</th>
-                  <th scope="col">and this settles it</th>
-                </tr>
-              </thead>
-              <tbody>
-                {table.rows.map((r) => (
-                  <tr key={r.condition}>
-                    <td>
-                      <Link href={`/guide/${r.condition}`} className="font-bold underline underline-offset-3">
-                        {knowledge.conditions.find((c) => c.id === r.condition)?.name ?? r.condition}
-                      </Link>
-                    </td>
-                    <td>{r.looks}</td>
-                    <td>{r.tell}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
-        </section>
-      )}
+      <FindForm knowledge={knowledge} find={q.find} host={host?.id} place={place} month={q.month} />
+      {table && <LookalikeTable table={table} conditions={knowledge.conditions} />}
       {!table && (
         <>
           {host && !host.unlisted && (
@@ -192,21 +92,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
               </Link>
             </p>
           )}
-          {(find || place) && seen.length > 0 && (
-            <section className="mb-5">
-              <h2>Signs</h2>
-              <ul className="columns-2 gap-8 phone:columns-1">
-                {seen.slice(0, 40).map((s) => (
-                  <li key={s.id} className="row flex break-inside-avoid items-center gap-3 py-1.5">
-                    {s.figure && <SignFigure id={s.figure} size={44} caption={false} />}
-                    <span>
-                      {s.words} <span className="text-small text-ink-2">{s.place}</span>
-                    </span>
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )}
+          {(find || place) && seen.length > 0 && <FoundSigns signs={seen.slice(0, 40)} />}
           <nav aria-label="Kinds" className="mb-2 flex flex-wrap gap-x-4">
             {q.kind && (
               <Link href={to({ kind: '' })} className="min-h-10 py-2 underline underline-offset-3">
@@ -226,26 +112,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
           {list.length === 0 && (
             <p className="py-6 text-ink-2">Nothing fits. Take a word away, or choose another host.</p>
           )}
-          <ul>
-            {list.map((c) => (
-              <li key={c.id} className="row">
-                <Link
-                  href={`/guide/${c.id}`}
-                  className="group grid grid-cols-[minmax(180px,260px)_1fr] gap-x-5 py-2.5 phone:grid-cols-1"
-                >
-                  <span>
-                    <b className="group-hover:underline">{c.name}</b>
-                    {c.latin && <i className="block text-small">{c.latin}</i>}
-                    <span className="block text-small text-ink-2">
-                      {c.kind}
-                      {c.reportable ? ', may have to be reported' : ''}
-                    </span>
-                  </span>
-                  <span className="text-[0.9375rem]">{c.about}</span>
-                </Link>
-              </li>
-            ))}
-          </ul>
+          <FoundConditions conditions={list} />
         </>
       )}
     </Frame>

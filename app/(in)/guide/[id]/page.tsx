@@ -1,3 +1,4 @@
+import { BesideTreatment, ConditionTag, Shows, Tests } from './parts';
 import { companySouth } from '@/facts/region';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
@@ -5,7 +6,7 @@ import { z } from 'zod';
 import type { Condition, Host } from '@/core/diagnose/knowledge';
 import { commonOn, concerns, signsOf } from '@/core/diagnose/reading';
 import { tellApart } from '@/core/diagnose/check';
-import { COMMON_WORDS, inSentence, OFTEN, OFTEN_WORDS } from '@/core/diagnose/words';
+import { COMMON_WORDS, inSentence } from '@/core/diagnose/words';
 import { COMMON_TITLES } from '../common';
 import { finder } from '@/facts/diagnosis';
 import { besideOf } from '@/knowledge/beside';
@@ -15,10 +16,9 @@ import { knowledgeFor } from '@/app/_server/knowledge';
 import { allows, viewer } from '@/app/_server/viewer';
 import { figureNames, kindOfFigure, SignFigure } from '@/ui/figures/signs';
 import { Frame } from '@/ui/frame/frame';
-import { Fact, Section, TagLine } from '@/ui/frame/pieces';
+import { Section } from '@/ui/frame/pieces';
 import { lifeYear } from '@/views/life';
 import { waysHere } from '@/views/ways';
-import { lifeTimeWords } from '@/ui/season-words';
 import { OverrideForm } from './override.client';
 import { Ways } from './ways';
 import { ThroughTheYear } from './year';
@@ -46,7 +46,7 @@ export default async function Page({
   const { knowledge } = await knowledgeFor(v);
   const find = finder(knowledge);
   const c = find(id) ?? notFound();
-  const { life, enemies, replanting, winters, eaten, wrong } = besideOf(c);
+  const { life, winters } = besideOf(c);
   const [year, here] = await Promise.all([
     lifeYear({
       viewer: v,
@@ -86,34 +86,7 @@ export default async function Page({
   };
   return (
     <Frame
-      tag={
-        <div>
-          <p className="text-head leading-tight font-extrabold">{c.name}</p>
-          {c.latin && <p className="mt-1 italic">{c.latin}</p>}
-          <p className="mt-1 text-ink-2">{c.kind}</p>
-          <dl className="mt-3 border-t border-line-2">
-            <TagLine name="Season">
-              {lifeTimeWords({ by: 'months', from: c.season[0], to: c.season[1] }, south)}
-            </TagLine>
-            <TagLine name="How common">{c.common}</TagLine>
-            <TagLine name="To cure, be">{c.curativeNeeds}</TagLine>
-            {c.crownLossLimit !== undefined && <TagLine name="Crown loss to">{c.crownLossLimit} %</TagLine>}
-            <TagLine name="Report">{c.reportable ? 'ask' : 'no'}</TagLine>
-          </dl>
-          <p className="mt-4">
-            <Link href="/guide" className="underline underline-offset-3">
-              Back to the guide
-            </Link>
-          </p>
-          {c.id.startsWith('own-') && allows(v, 'edit the guide') && (
-            <p className="mt-2 print:hidden">
-              <Link href={`/guide/new?what=condition&from=${c.id}#form`} className="underline underline-offset-3">
-                Change our entry
-              </Link>
-            </p>
-          )}
-        </div>
-      }
+      tag={<ConditionTag condition={c} south={south} mayEdit={allows(v, 'edit the guide')} />}
       margin={
         <>
           <section>
@@ -166,38 +139,8 @@ export default async function Page({
           ))}
         </div>
       )}
-      <Section title="What it shows" aside="of ten cases, so many">
-        <ul>
-          {OFTEN_WORDS.flatMap((w) =>
-            c.signs[w].map((s) => (
-              <li key={s} className="row grid grid-cols-[96px_64px_1fr] items-center gap-3 py-1.5">
-                <span className="font-bold">{w}</span>
-                <span aria-hidden className="h-3 border border-ink">
-                  <span className="block h-full bg-cambium" style={{ width: `${OFTEN[w] * 100}%` }} />
-                </span>
-                <span>
-                  {signs.get(s)?.words ?? s} <span className="text-small text-ink-2">{signs.get(s)?.place}</span>
-                </span>
-              </li>
-            )),
-          )}
-        </ul>
-      </Section>
-      <Section title="Tests">
-        <dl>
-          <Fact name="Settled by">{c.decidingTest}</Fact>
-          {Object.entries(c.tests).map(([t, outcomes]) => {
-            const test = knowledge.tests.find((x) => x.id === t);
-            return (
-              <Fact key={t} name={`${test?.name}, ${test?.minutes} min`}>
-                {Object.entries(outcomes)
-                  .map(([o, w]) => `${test?.outcomes.find((x) => x.id === o)?.words ?? o}: ${w}`)
-                  .join('; ')}
-              </Fact>
-            );
-          })}
-        </dl>
-      </Section>
+      <Shows condition={c} signs={signs} />
+      <Tests condition={c} knowledge={knowledge} />
       {life.length > 0 && <ThroughTheYear life={life} year={year} winters={winters} id={id} />}
       {(c.drivers.length > 0 || c.followers.length > 0) && (
         <Section title="Chain">
@@ -213,44 +156,7 @@ export default async function Page({
         <p className="mt-2">
           <b>What does not work:</b> {c.useless}
         </p>
-        {wrong.length > 0 && (
-          <details className="mt-1">
-            <summary className="min-h-hand py-2 font-bold">What each wrong treatment would do</summary>
-            <dl className="pb-2">
-              {wrong.map((w) => (
-                <Fact key={w.what} name={w.what}>
-                  {w.does}
-                </Fact>
-              ))}
-            </dl>
-          </details>
-        )}
-        {enemies && (
-          <p className="mt-1">
-            <b>What eats it:</b> {enemies.who}
-            {enemies.spare && (
-              <>
-                {' '}
-                <b>They are spared so:</b> {enemies.spare}
-              </>
-            )}
-          </p>
-        )}
-        {replanting && (
-          <p className="mt-1">
-            <b>What is planted again:</b> {replanting}
-          </p>
-        )}
-        {eaten && (
-          <p className="mt-1">
-            <b>What may still be eaten:</b> {eaten}
-          </p>
-        )}
-        {c.protect && (
-          <p className="mt-1">
-            <b>Sound trees:</b> protect within {c.protect.withinKm} km of a find. {c.protect.why}
-          </p>
-        )}
+        <BesideTreatment condition={c} />
       </Section>
       <p className="mt-4 text-small text-ink-2">
         {c.id.startsWith('own-') ? '' : `${FIRM_WORDS[firmness.firm]}${firmness.why ? `: ${firmness.why}` : ''}. `}

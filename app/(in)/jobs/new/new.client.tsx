@@ -9,7 +9,7 @@ import { useNotify } from '@/ui/frame/undo.client';
 import { groupBy } from '@/core/work/load-out';
 import { addToDay } from '../day/actions';
 
-export interface QueuedWrite {
+export interface WaitingItem {
   id: string;
   tag: string;
   siteId: string;
@@ -34,7 +34,7 @@ export function PutOnDay({
   usual,
   may,
 }: {
-  waiting: QueuedWrite[];
+  waiting: WaitingItem[];
   crews: Choice[];
   days: Choice[];
   /** What is offered first. */

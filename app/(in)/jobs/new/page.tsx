@@ -12,7 +12,7 @@ import { longDay, shortDay } from '@/ui/words';
 import { toPutView } from '@/views/day';
 import { allows, viewer } from '@/app/_server/viewer';
 import { leftWords } from '../day/words';
-import { PutOnDay, type QueuedWrite } from './new.client';
+import { PutOnDay, type WaitingItem } from './new.client';
 import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'Put on a day' };
@@ -31,7 +31,7 @@ export default async function Page({
   const on = new Map(
     rounds.flatMap((r) => r.items.map((i) => [i.itemId, `${r.crewName}, ${shortDay(r.day)}`] as const)),
   );
-  const waiting: QueuedWrite[] = [
+  const waiting: WaitingItem[] = [
     ...plans.map((p) => ({
       ...p,
       words: `${METHOD_NAMES[p.method]}: ${p.labelName}${p.plannedFor ? `, for ${shortDay(p.plannedFor)}` : ''}`,

@@ -1,12 +1,12 @@
+import { Alarms, OnArrival, SiteTag } from './parts';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { uuid } from '@/lib/ids';
-import { showArea, showDistance, showMass } from '@/lib/units/units';
-import { hoursText } from '@/core/schedule/hours';
+import { showMass } from '@/lib/units/units';
 import { findHost } from '@/knowledge';
 import { siteView } from '@/views/trees';
 import { Frame } from '@/ui/frame/frame';
-import { Fact, Section, TagLine, TagRow, Warnings } from '@/ui/frame/pieces';
+import { Fact, Section, TagRow } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
 import { allows, idOr404, todayOf, viewer } from '@/app/_server/viewer';
 import { dayAfter as daysAfter } from '@/lib/calendar/days';
@@ -40,56 +40,10 @@ export default async function SitePage({
   const shown = rows.slice(0, PAGE);
   const last = shown.at(-1);
   const edit = allows(v, 'edit grounds');
-  const tag = (
-    <>
-      <p className="text-head leading-tight font-extrabold">{place.name}</p>
-      <p className="mt-2 text-[0.9375rem] text-ink-2">{place.clientName}</p>
-      <dl className="mt-3 border-t border-line-2">
-        <TagLine name="Area">{place.areaM2 === null ? '–' : showArea(place.areaM2, v.units).text}</TagLine>
-        <TagLine name="Soil">{place.soilTexture}</TagLine>
-        <TagLine name="Water">
-          {place.waterM === null
-            ? 'not said'
-            : place.waterM === -1
-              ? 'none near'
-              : showDistance(place.waterM, v.units).text}
-        </TagLine>
-      </dl>
-      {place.outline && (
-        <svg
-          viewBox="0 0 100 100"
-          className="mt-5 w-full"
-          role="img"
-          aria-label={`Outline with ${place.outline.length} corners, north up`}
-        >
-          <OutlinePath corners={place.outline} />
-        </svg>
-      )}
-    </>
-  );
+  const tag = <SiteTag place={place} units={v.units} />;
   const margin = (
     <>
-      <section>
-        <h2 className="text-body">On arrival</h2>
-        <dl className="text-[0.9375rem]">
-          {[
-            ['Hours', hoursText(place.hours)],
-            ['Access', place.access],
-            ['Gate code', mayCode ? code : code === null ? '' : ''],
-            ['Hazards', place.hazards],
-            ['Dogs', place.dogs],
-            ['Notes', place.notes],
-          ].map(([k, x]) =>
-            x ? (
-              <div key={k} className="row py-2">
-                <dt className="text-ink-2">{k}</dt>
-                <dd className="font-semibold whitespace-pre-line">{x}</dd>
-              </div>
-            ) : null,
-          )}
-        </dl>
-        {!mayCode && <p className="mt-2 text-small text-ink-2">Gate codes are shown to those who go there.</p>}
-      </section>
+      <OnArrival place={place} code={mayCode ? code : null} mayCode={mayCode} />
       <section className="flex flex-col gap-2">
         <a className="press" href={`/api/trees.csv?place=${place.id}`} download>
           Trees as CSV
@@ -108,25 +62,7 @@ export default async function SitePage({
   );
   return (
     <Frame tag={tag} margin={margin} handle="Access, gate, hazards">
-      {alarms.length > 0 && (
-        <Warnings>
-          {alarms.map((a) => (
-            <p key={a.treeId} className="py-1 leading-snug">
-              <Link href={`/trees/${a.treeId}`} className="font-bold text-madder">
-                {a.tag}
-              </Link>{' '}
-              {[
-                ...(a.report
-                  ? [
-                      `Report first, cut and move nothing: ${knowledge.conditions.find((c) => c.id === a.report)?.name ?? a.report}.`,
-                    ]
-                  : []),
-                ...new Set(a.signs.map((s) => `Keep clear: ${dangers.get(s)}.`)),
-              ].join(' ')}
-            </p>
-          ))}
-        </Warnings>
-      )}
+      <Alarms alarms={alarms} dangers={dangers} knowledge={knowledge} />
       <h1>{place.name}</h1>
       <p className="text-ink-2">{place.address}</p>
       <p className="mt-2 flex flex-wrap gap-2">
@@ -223,19 +159,4 @@ export default async function SitePage({
       )}
     </Frame>
   );
-}
-
-/** The outline, fitted into a square with north up. */
-function OutlinePath({ corners }: { corners: { lat: number; lon: number }[] }) {
-  const lats = corners.map((c) => c.lat);
-  const k = Math.cos((Math.min(...lats) * Math.PI) / 180);
-  const xs = corners.map((c) => c.lon * k);
-  const span = Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...lats) - Math.min(...lats)) || 1;
-  const d = corners
-    .map(
-      (c, i) =>
-        `${i ? 'L' : 'M'}${(6 + (88 * (xs[i]! - Math.min(...xs))) / span).toFixed(1)} ${(94 - (88 * (c.lat - Math.min(...lats))) / span).toFixed(1)}`,
-    )
-    .join('');
-  return <path d={`${d}Z`} fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />;
 }
