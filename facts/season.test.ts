@@ -6,27 +6,20 @@ import { simulatedStation } from '@/stand-ins/weather/station';
 import type { DueRow } from '@/store/follow-ups';
 import type { StageNote } from '@/store/season';
 import { dayAfter } from '@/lib/calendar/days';
-import { hostYear, underRain, weatherOf, type HoursAt } from './season';
+import { hostYear, underRain, weatherOf, type HoursAt, type YearAsked } from './season';
 
 const NOW = new Date('2026-11-26T10:00:00Z');
 const [north, south] = [47, -44].map((lat) => simulatedStation(5, { climate: CLIMATES.continental, lat }));
 const continental: StationFor = ({ lat }) => ((lat ?? 0) < 0 ? south! : north!);
-const yearOf = (
-  hostId: string,
-  lat: number | null,
-  zone: string,
-  more: Partial<Parameters<typeof hostYear>[3]> = {},
-  now = NOW,
-) =>
-  hostYear(
-    findHost(hostId)!,
-    { lat, lon: 0 },
-    zone,
-    { stageNotes: [], brought: [], ownHeat: [], ...more },
-    continental,
+const yearOf = (hostId: string, lat: number | null, zone: string, more: Partial<YearAsked['seen']> = {}, now = NOW) =>
+  hostYear(findHost(hostId)!, {
+    spot: { lat, lon: 0 },
+    timeZone: zone,
+    seen: { stageNotes: [], brought: [], ownHeat: [], ...more },
+    stationFor: continental,
     now,
-    {},
-  );
+    presence: {},
+  });
 const seen = (code: number, day: string): StageNote => ({
   id: day,
   siteId: 'p',

@@ -95,16 +95,19 @@ const stagesIn = (stageNotes: readonly StageNote[], hostId: string, from: LocalD
     return seasonStart(off, south) === from ? [{ code, day: s.day }] : [];
   });
 
+/** Where and when a host is asked about, and what was seen and measured there. */
+export interface YearAsked {
+  spot: Spot;
+  timeZone: string;
+  seen: Omit<SiteYear, 'siteId'>;
+  stationFor: StationFor;
+  now: Date;
+  presence: Region['presence'];
+}
+
 /** What this season and the next bring to a host at a place. */
-export function hostYear(
-  host: Host,
-  spot: Spot,
-  timeZone: string,
-  { stageNotes, brought, ownHeat }: Omit<SiteYear, 'siteId'>,
-  stationFor: StationFor,
-  now: Date,
-  presence: Region['presence'],
-): HostYear {
+export function hostYear(host: Host, { spot, timeZone, seen: known, stationFor, now, presence }: YearAsked): HostYear {
+  const { stageNotes, brought, ownHeat } = known;
   // Without its position nobody knows the length of its days, nor which half of the year it is in.
   if (spot.lat === null) return NO_YEAR;
   // A tenth of a degree is less than a minute of daylight: trees of one place share what is worked out.
@@ -164,7 +167,14 @@ export async function yearsOf(
       const key = [t.siteId, t.hostId, spot.lat?.toFixed(1)].join();
       const year =
         known.get(key) ??
-        hostYear(host, spot, t.timeZone, place, stationFor, now, regionFor(viewer, t.region).presence);
+        hostYear(host, {
+          spot,
+          timeZone: t.timeZone,
+          seen: place,
+          stationFor,
+          now,
+          presence: regionFor(viewer, t.region).presence,
+        });
       known.set(key, year);
       return [t.id, year];
     }),

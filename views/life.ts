@@ -56,15 +56,14 @@ export const lifeYear = ({
     const host = attacked.find((h) => growthOf(h)) ?? attacked[0];
     if (!host) return null;
     const [seen] = await siteYears(viewer, [place.id], taughtFrom(now));
-    const year = hostYear(
-      host,
-      place,
-      place.timeZone,
-      seen ?? { stageNotes: [], brought: [], ownHeat: [] },
+    const year = hostYear(host, {
+      spot: place,
+      timeZone: place.timeZone,
+      seen: seen ?? { stageNotes: [], brought: [], ownHeat: [] },
       stationFor,
       now,
-      regionFor(viewer, place.region).presence,
-    );
+      presence: regionFor(viewer, place.region).presence,
+    });
     const today = dayIn(now, place.timeZone);
     const from = `${today.slice(0, 7)}-01`;
     const to = dayAfter(dayAfter(from, 12, 'months'), -1, 'days');

@@ -177,34 +177,29 @@ function shownDays(station: WeatherStation, brought: readonly WeatherDay[], toda
     .map((d) => ({ ...d, told: 'measured' as const }));
 }
 
+/** What was seen, measured, planned and done at a place. */
+interface SeasonKnown extends Pick<SiteYear, 'stageNotes' | 'ownHeat'> {
+  brought: readonly WeatherDay[];
+  hoursOf: (from: Date, to: Date) => Hour[];
+  visits: readonly YearVisit[];
+  tasks: readonly Task[];
+  left: readonly LeftOut[];
+  stationFor: StationFor;
+  now: Date;
+  presence: Region['presence'];
+}
+
 /** Everything that the year brings to a place, worked out from what stands there, what was seen and the weather. */
-function siteSeason(
-  place: SiteStand,
-  { stageNotes, ownHeat }: Pick<SiteYear, 'stageNotes' | 'ownHeat'>,
-  brought: readonly WeatherDay[],
-  hoursOf: (from: Date, to: Date) => Hour[],
-  visits: readonly YearVisit[],
-  tasks: readonly Task[],
-  left: readonly LeftOut[],
-  stationFor: StationFor,
-  now: Date,
-  presence: Region['presence'],
-): SiteSeason {
+function siteSeason(place: SiteStand, known: SeasonKnown): SiteSeason {
+  const { stageNotes, ownHeat, brought, hoursOf, visits, tasks, left, stationFor, now, presence } = known;
   const { timeZone } = place;
   const station = stationFor(place);
   const today = dayIn(now, timeZone);
   const hosts = place.hosts.flatMap(({ hostId, trees }): HostSeason[] => {
     const host = findHost(hostId);
     if (!host) return [];
-    const year = hostYear(
-      host,
-      place,
-      timeZone,
-      { stageNotes, ownHeat, brought: [...brought] },
-      stationFor,
-      now,
-      presence,
-    );
+    const seen = { stageNotes, ownHeat, brought: [...brought] };
+    const year = hostYear(host, { spot: place, timeZone, seen, stationFor, now, presence });
     return [{ host, trees, year, now: stagesOn(year.stages, today), basis: growthOf(host)?.basis ?? null }];
   });
   const ahead = station.forecast(now);
@@ -436,12 +431,12 @@ export const seasonView = ({
       works: works.filter(within),
       at:
         place &&
-        siteSeason(
-          place,
-          { stageNotes: year?.stageNotes ?? [], ownHeat: year?.ownHeat ?? [] },
-          year?.brought ?? [],
-          hours({ ...place, siteId: place.id }),
-          withSeries(
+        siteSeason(place, {
+          stageNotes: year?.stageNotes ?? [],
+          ownHeat: year?.ownHeat ?? [],
+          brought: year?.brought ?? [],
+          hoursOf: hours({ ...place, siteId: place.id }),
+          visits: withSeries(
             movedByRain(visits, rained),
             series,
             { school: viewer.schools.programme, south: southOf(place) },
@@ -451,7 +446,7 @@ export const seasonView = ({
           left,
           stationFor,
           now,
-          regionFor(viewer, place.region).presence,
-        ),
+          presence: regionFor(viewer, place.region).presence,
+        }),
     };
   });

@@ -51,9 +51,8 @@ export async function writeChanges(
   trees: readonly AssignedTree[],
 ) {
   const out: Written = { visits: [], plans: [], works: [], looks: [], moves: [], dropped: [] };
-  const shares = sharesOf(here, trees);
-  for (const tree of trees)
-    for (const change of tree.changes) settleOne(here, assignment, held, tree, change, shares, out);
+  const settling = { ...here, assignment, held, shares: sharesOf(here, trees) };
+  for (const tree of trees) for (const change of tree.changes) settleOne(settling, tree, change, out);
   await writeVisits(here.viewer, out.visits);
   if (out.dropped.length) await dropCarried(here.viewer, out.dropped);
   await insertAssignedPlans(here.viewer, out.plans);
@@ -75,15 +74,16 @@ function sharesOf({ viewer }: Here, trees: readonly AssignedTree[]): (day: strin
 const handOf = (reasons: readonly DayReason[]): string | null =>
   reasons.flatMap((r) => (r.by === 'hand' ? [r.because] : []))[0] ?? null;
 
-function settleOne(
-  here: Here,
-  assignment: Pick<Assignment, 'id' | 'reason' | 'programme'>,
-  held: Held,
-  tree: AssignedTree,
-  { kind, now, was }: Change,
-  shares: (day: string) => number,
-  out: Written,
-): void {
+/** What is the same for all trees of a programme while it is settled. */
+interface Settling extends Here {
+  assignment: Pick<Assignment, 'id' | 'reason' | 'programme'>;
+  held: Held;
+  /** The share of a tree in coming out on a day, minor units. */
+  shares: (day: string) => number;
+}
+
+function settleOne(settling: Settling, tree: AssignedTree, { kind, now, was }: Change, out: Written): void {
+  const { assignment, held, shares, viewer } = settling;
   if (kind === 'move') {
     const { day, earliest, latest, reasons } = now;
     const byHand = handOf(reasons);
@@ -117,9 +117,9 @@ function settleOne(
     useKey: act?.kind === 'treat' ? act.use.key : null,
   });
   if (state !== 'planned' || !now || !act) return;
-  const cost = costOf(now, here.viewer.prices) + shares(day);
-  if (act.kind === 'treat') out.plans.push(planOf(here, assignment, tree, now, act, visitId, labelId, cost));
-  else if (act.kind === 'work') out.works.push(workOf(here, assignment, tree, now, act, visitId, cost));
+  const visit = { id: visitId, of: now, cost: costOf(now, viewer.prices) + shares(day) };
+  if (act.kind === 'treat') out.plans.push({ ...planOf(settling, tree, visit, act), labelId: labelId! });
+  else if (act.kind === 'work') out.works.push(workOf(settling, tree, visit, act));
   else
     out.looks.push({
       id: v7(),
@@ -135,16 +135,19 @@ function settleOne(
 
 const once = (cost: number, years: number) => ({ now: Math.round(cost), overYears: Math.round(cost), years });
 
+/** A visit that is put down, with what it costs. */
+interface VisitDue {
+  id: string;
+  of: AssignedVisit;
+  cost: number;
+}
+
 function planOf(
-  { viewer, receivedAt }: Here,
-  assignment: Pick<Assignment, 'reason' | 'programme'>,
+  { viewer, receivedAt, assignment }: Settling,
   { tree, ground }: AssignedTree,
-  { day, earliest, latest }: AssignedVisit,
+  { id: visitId, of: { day, earliest, latest }, cost }: VisitDue,
   act: Treatment,
-  visitId: string,
-  labelId: string | null,
-  cost: number,
-): NewPlan & { visitId: string } {
+): Omit<NewPlan & { visitId: string }, 'labelId'> {
   const choices = { ...ground.choices, when: { kind: 'day' as const, day } };
   // The sites in the wood are placed for the plan alone; what needs none stands as it was worked out.
   const ring = act.use.sites !== undefined;
@@ -154,7 +157,6 @@ function planOf(
   return {
     id: v7(),
     treeId: tree.id,
-    labelId: labelId!,
     useKey: act.use.key,
     conditionId: act.conditionId,
     at: receivedAt,
@@ -169,13 +171,10 @@ function planOf(
 }
 
 function workOf(
-  { viewer }: Here,
-  assignment: Pick<Assignment, 'reason' | 'programme'>,
+  { viewer, assignment }: Settling,
   { tree, ground }: AssignedTree,
-  { day }: AssignedVisit,
+  { id: visitId, of: { day }, cost }: VisitDue,
   act: WorkAct,
-  visitId: string,
-  cost: number,
 ): NewWork {
   const facts = factsOn(ground.work!, day);
   const work = findWork(act.work)!;

@@ -17,8 +17,8 @@ const south = simulatedStation(5, { lat: -38, lon: 145, climate: CLIMATES['dry-s
 const watched = (host: Host, lat: number) => {
   const [timeZone, lon] = lat < 0 ? ['Australia/Melbourne', 145] : ['Europe/Rome', 9];
   const station = lat < 0 ? south : lat < 42 ? mild : north;
-  const nothing = { stageNotes: [], brought: [], ownHeat: [] };
-  return hostYear(host, { lat, lon }, timeZone, nothing, () => station, NOW, {});
+  const seen = { stageNotes: [], brought: [], ownHeat: [] };
+  return hostYear(host, { spot: { lat, lon }, timeZone, seen, stationFor: () => station, now: NOW, presence: {} });
 };
 const YEAR = { north: { from: '2027-01-01', to: '2027-12-31' }, south: { from: '2026-07-01', to: '2027-06-30' } };
 const mainHosts = (groups: readonly string[]) => hosts.filter((h) => !h.unlisted && concerns(groups, h) && growthOf(h));
