@@ -87,12 +87,9 @@ async function framesOf(cdp: CDPSession, act: () => Promise<void>): Promise<numb
 /** The ribbons of 300 trees: what a frame costs the main thread while they are moved, and while a visit is dragged. */
 export async function ribbon(
   { report }: Table,
-  browser: Browser,
-  url: string,
-  cookie: string,
-  owner: Sql,
-  email: string,
+  of: { browser: Browser; url: string; cookie: string; owner: Sql; email: string },
 ) {
+  const { browser, url, cookie, owner, email } = of;
   const siteId = await assignOver(owner, email);
   const context = await browser.newContext({ viewport: { width: 1280, height: 900 } });
   const [name, value] = cookie.split('=') as [string, string];

@@ -1,4 +1,4 @@
-import { chromium } from '@playwright/test';
+import { chromium, type Browser } from '@playwright/test';
 import { cpus, totalmem } from 'node:os';
 import { gzipSync } from 'node:zlib';
 import { prescribe } from '@/core/prescribe/prescribe';
@@ -360,9 +360,43 @@ async function paint(cookie: string) {
   await browser.close();
 }
 
+/** What is measured, in order; the last brings a list of trees in. `npm run bench -- --only pages,paint` takes some of them. */
+const ONLY = process.env.ELMHORN_BENCH_ONLY?.split(',') ?? null;
+
 async function main() {
-  core();
-  examining();
+  const owner = connect(process.env.DATABASE_OWNER_URL!, 1);
+  const email = 'city@scale.example';
+  const cookie = await sessionFor(owner, email);
+  let browser: Browser | null = null;
+  const inBrowser = async () => (browser ??= await launch());
+  const steps: [string, () => unknown][] = [
+    ['core', () => core()],
+    ['inspection', () => examining()],
+    ['simulation', simulated],
+    ['pages', () => pages(figures)],
+    ['schedule', () => schedule(figures)],
+    ['devices', () => hanging(figures)],
+    ['crews', () => crews(figures)],
+    ['lists', () => lists(cookie)],
+    ['paint', () => paint(cookie)],
+    ['ribbon', async () => ribbon(figures, { browser: await inBrowser(), url, cookie, owner, email })],
+    ['phone', async () => phone(figures, await inBrowser(), url, owner)],
+    ['held', () => held(figures)],
+  ];
+  try {
+    for (const [name, measure] of steps) if (!ONLY || ONLY.includes(name)) await measure();
+  } finally {
+    // What was measured before something failed is told all the same.
+    console.log(
+      `\n${cpus().length} × ${cpus()[0]!.model}, ${(totalmem() / 2 ** 30).toFixed(0)} GiB, Node ${process.version}\n`,
+    );
+    figures.print();
+    await (browser as Browser | null)?.close();
+    await owner.end();
+  }
+}
+
+async function simulated() {
   const cases = await simulation();
   row(
     'truth ranked first, in the first three',
@@ -376,26 +410,6 @@ async function main() {
     '',
     0.5,
   );
-  const owner = connect(process.env.DATABASE_OWNER_URL!, 1);
-  const email = 'city@scale.example';
-  const cookie = await sessionFor(owner, email);
-  await pages(figures);
-  schedule(figures);
-  hanging(figures);
-  await crews(figures);
-  await lists(cookie);
-  await paint(cookie);
-  const browser = await launch();
-  await ribbon(figures, browser, url, cookie, owner, email);
-  await phone(figures, browser, url, owner);
-  // Last: it brings a list of trees in.
-  await held(figures);
-  await browser.close();
-  await owner.end();
-  console.log(
-    `\n${cpus().length} × ${cpus()[0]!.model}, ${(totalmem() / 2 ** 30).toFixed(0)} GiB, Node ${process.version}\n`,
-  );
-  figures.print();
   console.log(told(cases).join('\n'));
 }
 void main();

@@ -8,7 +8,7 @@ import { dataHome, options } from './setup/options.mjs';
 import { run, say } from './setup/say.mjs';
 
 await run(async () => {
-  const want = options(process.argv.slice(2), { data: 'text', trees: 'count' });
+  const want = options(process.argv.slice(2), { data: 'text', trees: 'count', only: 'text' });
   ensurePackages();
   const chromium = ensureChromium();
   const cluster = await openCluster(want.data ?? join(dataHome(), 'bench'));
@@ -49,12 +49,14 @@ await run(async () => {
         ...owner,
         DATABASE_URL: cluster.appUrl(),
         ELMHORN_BENCH_URL: url,
+        ...(want.only ? { ELMHORN_BENCH_ONLY: want.only } : {}),
         ELMHORN_BENCH_LOG: cluster.log,
         ELMHORN_BENCH_PID: String(server.pid),
         ELMHORN_CHROMIUM: chromium,
       },
       'the measurement did not finish',
     );
+    if (want.only) return;
     say('Putting cases to the decision …');
     tsx(['bench/trust/run.ts'], {}, 'the cases were not put');
   } finally {

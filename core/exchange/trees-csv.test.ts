@@ -110,6 +110,20 @@ it('reads rows in the file’s own unit', () => {
   expect(trees[0]!.diameterCm).toBeCloseTo((57.1 * 2.54) / Math.PI, 9);
 });
 
+it('a fault of one cell is told once, and hides none of another', () => {
+  const told = (row: Record<string, string>, more: Partial<ImportContext> = {}) =>
+    readTrees(
+      lines([{ Tag: '3', Host: 'wych elm', ...row }]),
+      context(['Tag', 'Host', 'Girth', 'Diameter', 'Lat', 'Lon'], more),
+    ).issues.map((f) => f.column);
+  // A trunk that cannot be read is not asked for its day as well; one that can, is.
+  expect(told({ Girth: '-4', Diameter: '30' }, { measuredOn: null })).toEqual(['Girth']);
+  expect(told({ Girth: '94' }, { measuredOn: null })).toHaveLength(1);
+  // What is wrong with the tag says nothing of the position, which is told its own fault once.
+  expect(told({ Tag: '', Lat: 'north', Lon: '' })).toEqual(['Tag', 'Lat']);
+  expect(told({ Tag: '', Lat: '50', Lon: '' })).toEqual(['Tag', 'Lon']);
+});
+
 it('names line, column and fault for every bad cell', () => {
   const rows: Record<string, string>[] = [
     { Tag: '1', Host: 'wych elm', Girth: '-4' },

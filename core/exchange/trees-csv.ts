@@ -244,7 +244,7 @@ export function* treeSlices(rows: readonly Row[], c: ImportContext): Slices<Read
     if (section.length > 60) reader.issue('section', 'A section has at most 60 signs.');
     const position = reader.position();
     const trunk = reader.trunk();
-    if (reader.issueResponse || !hostId) continue;
+    if (reader.issueCount || !hostId) continue;
     const known = c.hosts.get(hostId)!;
     if (trunk.diameterCm !== null)
       for (const d of doubts({
@@ -277,7 +277,7 @@ export function* treeSlices(rows: readonly Row[], c: ImportContext): Slices<Read
 
 /** One row, cell by cell; what cannot be read becomes a fault with its place. */
 class RowReader {
-  issueResponse = false;
+  issueCount = 0;
   constructor(
     private readonly row: Row,
     private readonly c: ImportContext,
@@ -290,7 +290,7 @@ class RowReader {
   }
 
   issue(k: Column, sentence: string, asked = false): null {
-    this.issueResponse = true;
+    this.issueCount++;
     this.issues.push({
       line: this.row.line,
       column: this.c.mapping[k],
@@ -308,7 +308,7 @@ class RowReader {
 
   position(): { lat: number | null; lon: number | null } {
     const { toDegrees } = this.c;
-    const before = this.issueResponse;
+    const before = this.issueCount;
     const far = { min: -20_000_000, max: 20_000_000, unit: 'm' };
     const north = this.number(
       'lat',
@@ -318,7 +318,7 @@ class RowReader {
       'lon',
       toDegrees ? { name: 'The easting', ...far } : { name: 'The longitude', min: -180, max: 180 },
     );
-    if (this.issueResponse === before && (north === null) !== (east === null))
+    if (this.issueCount === before && (north === null) !== (east === null))
       this.issue(north === null ? 'lat' : 'lon', 'A position needs both numbers.');
     if (!toDegrees || north === null || east === null) return { lat: north, lon: east };
     return (
@@ -331,7 +331,7 @@ class RowReader {
 
   trunk(): Pick<TreeRow, 'stems' | 'diameterCm' | 'heightM' | 'measuredOn'> {
     const { units } = this.c;
-    const before = this.issueResponse;
+    const before = this.issueCount;
     const most = (cm: number) => Math.round(cm / LENGTH[units.trunk]);
     const girth = this.number('girth', { name: 'The girth', above: 0, max: most(3000), unit: units.trunk });
     const diameter = this.number('diameter', { name: 'The diameter', above: 0, max: most(1000), unit: units.trunk });
@@ -346,7 +346,7 @@ class RowReader {
     const byGirth = girth === null ? null : diameterFromGirth(girth * LENGTH[units.trunk]);
     const across = diameter === null ? null : diameter * LENGTH[units.trunk];
     if (
-      this.issueResponse === before &&
+      this.issueCount === before &&
       byGirth !== null &&
       across !== null &&
       Math.abs(byGirth - across) > Math.max(1, across * 0.03)
@@ -357,7 +357,7 @@ class RowReader {
       );
     const measuredOn = day && 'day' in day ? day.day : this.c.measuredOn;
     const diameterCm = byGirth ?? across;
-    if (this.issueResponse === before && diameterCm !== null && measuredOn === null)
+    if (this.issueCount === before && diameterCm !== null && measuredOn === null)
       this.issue('measured', 'Say on which day the trunks of this list were measured.');
     const typed = girth ?? diameter;
     return {

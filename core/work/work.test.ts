@@ -314,3 +314,8 @@ it('the months of a work are those where the tree stands: a southern January is 
   const gate = out('open-crown', {}, plum).gates.find((g) => g.id === 'stone-fruit-winter');
   expect(gate!.satisfy).toMatch(/November to February/);
 });
+
+it('a mulch ring is proposed as wide as half the crown reaches, never under 1 m, never over 3', () => {
+  const radius = (crownWidthM: number | null) => usualAnswers(findWork('mulch', [])!, { ...f, crownWidthM })['radius'];
+  expect([null, 1, 2, 3.3, 5, 6, 14].map(radius)).toEqual([1.5, 1, 1, 1.7, 2.5, 3, 3]);
+});
