@@ -98,8 +98,10 @@ export async function held({ report }: Table): Promise<void> {
   /** The end of what came: a million records are no string that a process could hold. */
   const get = async (path: string, as = cookie) => {
     const { body } = await fetch(url + path, { headers: { cookie: as } });
+    const reader = body!.getReader();
     let end = Buffer.alloc(0);
-    for await (const chunk of body!) end = Buffer.concat([end, chunk]).subarray(-150);
+    for (let part = await reader.read(); !part.done; part = await reader.read())
+      end = Buffer.concat([end, part.value]).subarray(-150);
     return end.toString();
   };
   const picture = await sharp({ create: { width: 6000, height: 4000, channels: 3, background: '#456' } })
