@@ -84,10 +84,13 @@ export async function pages({ report, row }: Table): Promise<void> {
 }
 
 /** A tree that has been examined and decided, and a sheet that waits. */
+/** A tree of the avenue, since other measurements bring long lists of trees to other sites of the sample, and an open plan. */
 async function subjects(owner: Sql) {
   const [row] = await owner<{ tree: string; plan: string }[]>`
     select
-      (select v.tree_id from diagnosis v join person w on w.id = v.by_person where w.email like '%@oxmere.example'
+      (select v.tree_id from diagnosis v join person w on w.id = v.by_person
+       join tree t on t.id = v.tree_id join site s on s.id = t.site_id and s.name = 'Quay Avenue'
+       where w.email like '%@oxmere.example'
        order by v.decision = 'treat now' desc, v.at desc limit 1) as tree,
       (select '/trees/' || n.tree_id || '/treat?plan=' || n.id from treatment_plan n join person w on w.id = n.by_person
        where w.email like '%@oxmere.example' and n.state = 'open' order by n.id limit 1) as plan`;

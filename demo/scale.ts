@@ -88,6 +88,7 @@ async function main() {
       from tree t join made m on m.company = t.company_id`;
     await records(tx, label.key);
   });
+  await sql`analyze`;
   for (const t of ['tree', 'measurement', 'record', 'follow_up', 'site', 'person', 'company'])
     await sql`vacuum analyze ${sql(t)}`;
   const [rows] = await sql<{ n: number }[]>`select count(*)::int as n from record`;
