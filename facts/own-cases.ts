@@ -15,10 +15,7 @@ export async function customCase(viewer: Viewer, id: string): Promise<PracticeCa
   const host = found && findHost(found.hostId);
   return found && host
     ? closedCase(knowledge, host, {
-        month: northernMonth(
-          monthOf(dayIn(found.at, viewer.timeZone)),
-          companySouth(viewer),
-        ),
+        month: northernMonth(monthOf(dayIn(found.at, viewer.timeZone)), companySouth(viewer)),
         truth: found.conditionId,
         observed: found,
         seed: 0,

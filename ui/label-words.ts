@@ -42,7 +42,11 @@ const againWords = ({ after, earliest = after.count, latest = after.count, onlyI
   `again after ${earliest < latest ? `${earliest} to ${latest} ${after.unit}` : span(after.count, after.unit)}${onlyIf ? `, if ${onlyIf}` : ''}`;
 
 /** What a use of a label holds of days, number, weather and water, each as people say it: its figures, in the reader's units. */
-export function wordsOfUse(label: Label, use: LabelUse, { units, south }: { units: UnitSystem; south: boolean }): string[] {
+export function wordsOfUse(
+  label: Label,
+  use: LabelUse,
+  { units, south }: { units: UnitSystem; south: boolean },
+): string[] {
   const { minDays, maxPerYear, preHarvestDays } = use.intervals;
   const again = use.followUps.find((r) => r.kind === 'treat-again');
   const water = use.conditions?.waterDistanceM;
@@ -50,7 +54,9 @@ export function wordsOfUse(label: Label, use: LabelUse, { units, south }: { unit
     ...(again ? [againWords(again)] : []),
     ...(minDays ? [`never within ${span(minDays, 'days')}`] : []),
     ...(maxPerYear
-      ? [`at most ${maxPerYear === 1 ? 'once' : `${maxPerYear} times`} ${A_PERIOD[labelPeriod(use, ANY_DAY, south).words]}`]
+      ? [
+          `at most ${maxPerYear === 1 ? 'once' : `${maxPerYear} times`} ${A_PERIOD[labelPeriod(use, ANY_DAY, south).words]}`,
+        ]
       : []),
     ...(preHarvestDays ? [`${span(preHarvestDays, 'days')} before picking`] : []),
     ...conditionsOf(label, use).map((c) => conditionWords(c, units)),

@@ -16,12 +16,7 @@ export async function waysHere(viewer: Viewer, condition: Condition): Promise<Wa
   const works = worksNow();
   const ids = new Map(shelf.map((s) => [s.label, s.id]));
   return condition.options.map((way) => {
-    const { uses, works: hands } = carriedOut(
-      condition,
-      way,
-      hostsNow(),
-      { labels: shelf.map((s) => s.label), works },
-    );
+    const { uses, works: hands } = carriedOut(condition, way, hostsNow(), { labels: shelf.map((s) => s.label), works });
     return { uses: uses.map((u) => ({ ...u, id: ids.get(u.label)! })), works: hands };
   });
 }

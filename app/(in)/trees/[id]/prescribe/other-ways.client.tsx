@@ -58,7 +58,10 @@ export function OtherWays({
   const { answer, behind } = useWorked(
     worker,
     here,
-    useMemo(() => ({ treatmentContext, shelf, choices, workFacts, own }), [treatmentContext, shelf, choices, workFacts, own]),
+    useMemo(
+      () => ({ treatmentContext, shelf, choices, workFacts, own }),
+      [treatmentContext, shelf, choices, workFacts, own],
+    ),
   );
   const weighed = answer?.weighed ?? [];
   const onceOf = (key: string, planned: number | null) => planned ?? weighed.find((w) => w.key === key)?.now ?? null;
