@@ -14,6 +14,7 @@ import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { sitesToChoose, type SiteList } from '@/store/sites';
 import { siteStand, siteYears } from '@/store/season';
+import { startOfMonth } from '@/lib/calendar/months';
 
 /** The year of a condition at a place of one's own. */
 export interface LifeYear {
@@ -65,7 +66,7 @@ export const lifeYear = ({
       presence: regionFor(viewer, place.region).presence,
     });
     const today = dayIn(now, place.timeZone);
-    const from = `${today.slice(0, 7)}-01`;
+    const from = startOfMonth(today);
     const to = dayAfter(dayAfter(from, 12, 'months'), -1, 'days');
     const south = southOf(place);
     const told = new Set(year.heat.map((h) => h.modelId));

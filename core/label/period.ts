@@ -1,4 +1,4 @@
-import { monthOf, type LocalMonth } from '../../lib/calendar/months';
+import { firstOf, monthOf, yearOf } from '../../lib/calendar/months';
 import { localMonth } from '../../lib/calendar/hemisphere';
 import { dayAfter } from '../../lib/calendar/days';
 import { type LocalDate } from '../../lib/calendar/zone';
@@ -12,7 +12,6 @@ export interface Period {
   words: 'the season' | 'the year' | 'twelve months';
 }
 
-const first = (year: number, month: LocalMonth): LocalDate => `${year}-${String(month).padStart(2, '0')}-01`;
 const lastOf = (day: LocalDate): LocalDate => dayAfter(dayAfter(day, 1, 'months'), -1, 'days');
 
 /**
@@ -21,7 +20,7 @@ const lastOf = (day: LocalDate): LocalDate => dayAfter(dayAfter(day, 1, 'months'
  * @param south south of the equator: the label's months are turned by half a year
  */
 export function labelPeriod(use: Pick<LabelUse, 'months' | 'intervals'>, day: LocalDate, south: boolean): Period {
-  const year = Number(day.slice(0, 4));
+  const year = yearOf(day);
   if (use.intervals.per === 'twelve months')
     return { from: dayAfter(dayAfter(day, -1, 'years'), 1, 'days'), to: day, words: 'twelve months' };
   const months = new Set(use.months.map((m) => localMonth(m, south)));
@@ -34,7 +33,7 @@ export function labelPeriod(use: Pick<LabelUse, 'months' | 'intervals'>, day: Lo
   while (months.has(end + 1)) end++;
   // Before the run starts, the season that counts is the one that ended in this year.
   const from = monthOf(day) >= start ? year : year - 1;
-  return { from: first(from, start), to: lastOf(first(from + 1, end)), words: 'the season' };
+  return { from: firstOf(from, start), to: lastOf(firstOf(from + 1, end)), words: 'the season' };
 }
 
 export const within = (p: Period, day: LocalDate): boolean => day >= p.from && day <= p.to;

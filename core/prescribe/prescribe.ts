@@ -15,6 +15,7 @@ import type { LocalDate } from '../../lib/calendar/zone';
 import type { Cm, Grams } from '../../lib/units/units';
 import { type TreatmentContext, type Choices, aimedAt } from '../gates/context';
 import { choicesOn, dayOf, nextWindow, contextOn, type Window } from './when';
+import { yearOf } from '../../lib/calendar/months';
 
 export interface Prescription {
   /** The day that the dose and the standing gates were worked out for; later than today, the gates of the day are conditions. */
@@ -59,7 +60,7 @@ export function ringInput({
     girthCm: worked.girthCm,
     count: worked.sites.count,
     heightCm: use.sites.heightCm,
-    year: Number(context.on.slice(0, 4)),
+    year: yearOf(context.on),
     minSpacingCm: use.sites.minSpacingCm,
     arcClearanceCm: use.sites.oldSiteClearanceCm,
     oldSiteClearanceCm: use.sites.oldSiteClearanceCm,

@@ -1,4 +1,4 @@
-import { monthOf, type LocalMonth } from '../../lib/calendar/months';
+import { monthOf, type LocalMonth, startOfMonth, firstOf, yearOf } from '../../lib/calendar/months';
 import type { TreatmentOption } from '../diagnose/knowledge';
 import { bloomAhead, bloomReach } from '../gates/bloom';
 import { usesActive, type Gate } from '../gates/gate';
@@ -82,7 +82,7 @@ function guideFor(context: TreatmentContext, use: LabelUse, months: LocalMonth[]
   if (!context.condition || !use.targets.includes(context.condition.id)) return null;
   const option = context.condition.options.find((o) => carriesOut(use.method, o.method));
   if (!option) return null;
-  const first = (m: LocalMonth) => `2001-${String(m).padStart(2, '0')}-01`;
+  const first = (m: LocalMonth) => firstOf(2001, m);
   const shared = !months.length || months.some((m) => inWindow(first(m), option, context.south));
   return shared ? option : null;
 }
@@ -155,7 +155,7 @@ function pickingOn({ harvest, host }: TreatmentContext, use: LabelUse, day: Loca
 /** Days on which a window may open or close: firsts of months, what book and picking name, stages and heat. */
 function turningDays(context: TreatmentContext, label: Label, use: LabelUse): LocalDate[] {
   const { on: today, harvest, year } = context;
-  const month = `${today.slice(0, 7)}-01`;
+  const month = startOfMonth(today);
   const last = dayAfter(today, YEAR_DAYS, 'days');
   return [
     ...Array.from({ length: 13 }, (_, i) => dayAfter(month, i, 'months')),
@@ -280,7 +280,7 @@ export function workDay(context: TreatmentContext, method: TreatmentOption['meth
   const { on: today } = context;
   const option = context.condition?.options.find((o) => o.method === method);
   if (!option) return today;
-  const month = `${today.slice(0, 7)}-01`;
+  const month = startOfMonth(today);
   const days = [
     today,
     ...Array.from({ length: 12 }, (_, i) => dayAfter(month, i + 1, 'months')),
@@ -296,10 +296,10 @@ export const dayOf = (context: TreatmentContext, window: Window | null, when: Wh
   return when?.kind === 'window' && window && window.from > today ? window.from : today;
 };
 
-/** The situation as it may be expected on a later day: what is counted by the year is counted in that year. */
+/** What may be expected to be known on a later day: what is counted by the year is counted in that year. */
 export function contextOn(context: TreatmentContext, day: LocalDate): TreatmentContext {
   if (day === context.on) return context;
-  const sameYear = day.slice(0, 4) === context.on.slice(0, 4);
+  const sameYear = yearOf(day) === yearOf(context.on);
   return {
     ...context,
     on: day,

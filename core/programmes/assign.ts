@@ -16,6 +16,7 @@ import {
   type TreatContext,
   type Treatment,
 } from './treat';
+import { startOfMonth, yearOf } from '../../lib/calendar/months';
 
 /** Which visit of a programme: the step, the year in which its time ends, and its place in the series. */
 export interface VisitKey {
@@ -182,7 +183,7 @@ function workOn(
 ): Placed {
   const work = facts && findWork(act.work, facts.customWorks);
   if (!facts || !work) return { day, act: null, stop: { why: 'not measured' } };
-  const firsts = Array.from({ length: 12 }, (_, i) => dayAfter(`${day.slice(0, 7)}-01`, i + 1, 'months'));
+  const firsts = Array.from({ length: 12 }, (_, i) => dayAfter(startOfMonth(day), i + 1, 'months'));
   let against: Gate[] = [];
   for (const on of [day, ...firsts.filter((d) => d <= to)]) {
     const then = factsOn(facts, on);
@@ -333,7 +334,7 @@ export function assignVisits(programme: YearProgramme, ground: Ground): Assigned
   const order = new Map(programme.steps.map((s, i) => [s.key, i]));
   const soonest = (a: VisitKey & { day: LocalDate }, b: VisitKey & { day: LocalDate }) =>
     a.day.localeCompare(b.day) || order.get(a.step)! - order.get(b.step)! || a.nth - b.nth;
-  const years = Number(ground.until.slice(0, 4)) - Number(ground.treatmentContext.on.slice(0, 4));
+  const years = yearOf(ground.until) - yearOf(ground.treatmentContext.on);
   const context = { ...ground.treatmentContext, year: withYearsAhead(ground.treatmentContext.year, years) };
   const course: Course = {
     programme,

@@ -1,4 +1,4 @@
-import type { LocalMonth } from '../../lib/calendar/months';
+import { yearOf, type LocalMonth } from '../../lib/calendar/months';
 import type { LocalDate } from '../../lib/calendar/zone';
 import { localMonth } from '../../lib/calendar/hemisphere';
 import type { StageDate } from '../season/stages';
@@ -54,7 +54,7 @@ function known({
   if (time.by === 'months') {
     const months = { from: localMonth(time.from, south), to: localMonth(time.to, south) };
     return monthSpans(time, south, first, last).map(({ from, to }) => ({
-      year: Number(to.slice(0, 4)),
+      year: yearOf(to),
       from,
       to,
       earliest: from,
@@ -66,7 +66,7 @@ function known({
     if (!s.from)
       return [
         {
-          year: Number(s.to.slice(0, 4)),
+          year: yearOf(s.to),
           from: `${first - 1}-01-01`,
           to: s.to,
           earliest: `${first - 1}-01-01`,
@@ -79,7 +79,7 @@ function known({
       s.from.kind === 'stage'
         ? { by: 'stage', code: s.from.date.code, day, earliest, latest, rests: s.from.date.rests }
         : { by: 'heat', model: s.from.date.modelId, day, earliest, latest, rests: s.from.date.rests };
-    return [{ year: Number(s.to.slice(0, 4)), from: day, to: s.to, earliest, reasons: [reason] }];
+    return [{ year: yearOf(s.to), from: day, to: s.to, earliest, reasons: [reason] }];
   });
 }
 
@@ -94,7 +94,7 @@ export function stepSpans(
   span: { from: LocalDate; to: LocalDate },
   everyYears = 1,
 ): StepSpan[] {
-  const [first, last] = [Number(span.from.slice(0, 4)), Number(span.to.slice(0, 4))];
+  const [first, last] = [yearOf(span.from), yearOf(span.to)];
   const spans = known({ time, year, south, first, last });
   return spans
     .filter((s) => s.to >= span.from && s.from <= span.to)

@@ -1,4 +1,4 @@
-import { monthOf, type LocalMonth } from '../../lib/calendar/months';
+import { monthOf, type LocalMonth, startOfMonth } from '../../lib/calendar/months';
 import type { FollowUpRule } from './rules';
 import type { LocalFollowUpRule } from './local-rules';
 import { dayAfter, formatDay } from '../../lib/calendar/days';
@@ -18,7 +18,7 @@ export interface FollowUp {
 function intoMonths(day: LocalDate, months: readonly LocalMonth[] | undefined): LocalDate {
   if (!months?.length) return day;
   let d = day;
-  for (let i = 0; i < 12 && !months.includes(monthOf(d)); i++) d = dayAfter(`${d.slice(0, 7)}-01`, 1, 'months');
+  for (let i = 0; i < 12 && !months.includes(monthOf(d)); i++) d = dayAfter(startOfMonth(d), 1, 'months');
   return d;
 }
 

@@ -5,6 +5,7 @@ import { degreeDays } from './degree-days';
 import { dayAfter } from '../../lib/calendar/days';
 import { type LocalDate } from '../../lib/calendar/zone';
 import type { Growth } from './growth-schema';
+import { yearOf } from '../../lib/calendar/months';
 
 /** The stages of a host in the order in which they come. */
 export const stagesOf = (growth: Growth): Bbch[] =>
@@ -26,7 +27,7 @@ const LONGEST_DAY = 172;
 /** First day on which heat counts in the season that holds a day: 1 January, or 1 July in the south. */
 export function seasonStart(day: LocalDate, south: boolean): LocalDate {
   if (!south) return `${day.slice(0, 4)}-01-01`;
-  return day.slice(5) >= '07-01' ? `${day.slice(0, 4)}-07-01` : `${Number(day.slice(0, 4)) - 1}-07-01`;
+  return day.slice(5) >= '07-01' ? `${day.slice(0, 4)}-07-01` : `${yearOf(day) - 1}-07-01`;
 }
 
 /** Where a host stands on the way through a season. */

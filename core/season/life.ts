@@ -2,6 +2,7 @@ import type { LocalDate } from '../../lib/calendar/zone';
 import type { Life, LifeStage, LifeTime } from './life-schema';
 import { monthSpans, timedSpans, type Expected } from './timed';
 import type { HostYear } from './year';
+import { yearOf } from '../../lib/calendar/months';
 
 /** A stage of a life with the days in which it is expected. */
 export interface LifeSpan {
@@ -24,7 +25,7 @@ export function lifeSpans(
   south: boolean,
   between: { from: LocalDate; to: LocalDate },
 ): LifeSpan[] {
-  const [firstYear, lastYear] = [Number(between.from.slice(0, 4)), Number(between.to.slice(0, 4))];
+  const [firstYear, lastYear] = [yearOf(between.from), yearOf(between.to)];
   return life.flatMap(({ stage, time }) => {
     const spans =
       time.by === 'months'

@@ -1,4 +1,4 @@
-import { monthOf, type LocalMonth } from '../../lib/calendar/months';
+import { monthOf, type LocalMonth, startOfMonth } from '../../lib/calendar/months';
 import { dayAfter, daysBetween } from '../../lib/calendar/days';
 import { type LocalDate } from '../../lib/calendar/zone';
 import { followUps, span } from './follow-ups';
@@ -115,7 +115,7 @@ export function visitsOf(step: Step, from: LocalDate, years: number): Visit[] {
   const visits: Visit[] = [];
   const perYear = new Map<string, number>();
   let day = from;
-  while (season.length && !season.includes(monthOf(day))) day = dayAfter(`${day.slice(0, 7)}-01`, 1, 'months');
+  while (season.length && !season.includes(monthOf(day))) day = dayAfter(startOfMonth(day), 1, 'months');
   let seasonFrom = day;
   let onlyIf: string | null = null;
   while (day < end) {

@@ -1,4 +1,4 @@
-import type { NorthernMonth } from '../../lib/calendar/months';
+import { firstOf, type NorthernMonth } from '../../lib/calendar/months';
 import { memoizeEach } from '../../lib/memoize';
 import { trackOf, type Bbch } from './bbch';
 import { dayAfter } from '../../lib/calendar/days';
@@ -86,11 +86,7 @@ export function monthSpans(
 ): { from: LocalDate; to: LocalDate }[] {
   const [opens, closes] = [localMonth(from, south), localMonth(to, south)];
   return Array.from({ length: last - first + 2 }, (_, i) => first - 1 + i).map((y) => ({
-    from: `${y}-${String(opens).padStart(2, '0')}-01`,
-    to: dayAfter(
-      dayAfter(`${closes < opens ? y + 1 : y}-${String(closes).padStart(2, '0')}-01`, 1, 'months'),
-      -1,
-      'days',
-    ),
+    from: firstOf(y, opens),
+    to: dayAfter(dayAfter(firstOf(closes < opens ? y + 1 : y, closes), 1, 'months'), -1, 'days'),
   }));
 }

@@ -2,6 +2,7 @@ import { formatDay } from '../../lib/calendar/days';
 import { gate, type Gate } from '../gates/gate';
 import { figure } from '../../lib/units/units';
 import { monthsThere, type Ask, type WorkFacts, northernMonthOf } from './work';
+import { yearOf } from '../../lib/calendar/months';
 
 /** The closed season of a region for this host on this day, or null. Runs over the turn of a year where it must. */
 export function closedSeason(f: Pick<WorkFacts, 'host' | 'on' | 'closedSeasons'>) {
@@ -68,7 +69,7 @@ export function cutGates(facts: WorkFacts, a: Record<string, unknown>, livePerce
       }),
     );
   else if (closed) {
-    const year = Number(facts.on.slice(0, 4));
+    const year = yearOf(facts.on);
     const open = closed.to < facts.on.slice(5) ? year + 1 : year;
     out.push(
       a['hazard'] === true

@@ -15,6 +15,10 @@ export const isSouth = (lat: number): boolean => lat < 0;
 export const southOf = (place: { lat: number | null; timeZone: string }): boolean =>
   place.lat === null ? SOUTHERN_ZONES.test(place.timeZone) : isSouth(place.lat);
 
+/** A question without a place, such as one on the command line, is one of the north where it gives no latitude. */
+export const southOfCase = (question: { lat: number | null }): boolean =>
+  question.lat !== null && isSouth(question.lat);
+
 /**
  * Zones of the tz database whose town lies south of the equator, the former names of them among these. Nairobi and Manaus do by
  * a degree or three; there the months of neither half tell much.

@@ -23,6 +23,7 @@ import { SeasonRibbon } from './ribbon.client';
 import { ribbonOf } from './rows';
 import { clockNow } from '@/store/clock';
 import { SiteChoice } from '@/ui/controls/site-choice.client';
+import { startOfMonth } from '@/lib/calendar/months';
 
 export const metadata = { title: 'Schedule' };
 const asked = z.object({
@@ -73,7 +74,7 @@ function visitsOf({ due, ahead, works }: SeasonOf): Ahead[] {
 
 /** The days that are drawn at first, those that are a press away, and those that can be moved and zoomed over. */
 function spansOf(today: LocalDate, ten: boolean) {
-  const month = `${today.slice(0, 7)}-01`;
+  const month = startOfMonth(today);
   const months = (from: number, to: number) => ({
     from: dayAfter(month, from, 'months'),
     to: dayAfter(month, to, 'months'),

@@ -5,6 +5,7 @@ import { Ribbons } from '@/ui/figures/ribbons.client';
 import type { YearMark, YearRow } from '@/ui/figures/year';
 import { tagRuns } from '@/core/site-map/tags';
 import { stepName } from './words';
+import { startOfMonth } from '@/lib/calendar/months';
 
 /** A visit as the drawing shows it. */
 export interface Drawn {
@@ -64,7 +65,7 @@ export function ProgrammeFigure({
   until: LocalDate;
   today: LocalDate;
 }) {
-  const span = { from: `${from.slice(0, 7)}-01`, to: dayAfter(`${until.slice(0, 7)}-01`, 1, 'months') };
+  const span = { from: startOfMonth(from), to: dayAfter(startOfMonth(until), 1, 'months') };
   return (
     <figure className="m-0 mt-4">
       <Ribbons
