@@ -5,6 +5,7 @@ import { dayIn } from '@/lib/calendar/zone';
 import { programmes } from '@/knowledge';
 import type { Sql } from '@/store/db';
 import type { Table } from './table';
+import { yearOf } from '@/lib/calendar/months';
 
 const TREES = 300;
 const VISITS = 14;
@@ -31,7 +32,7 @@ async function assignOver(owner: Sql, email: string): Promise<string> {
       'Measured.', '{}', ${personId})`;
   await owner`
     insert into programme_visit (id, company_id, assignment_id, tree_id, step, year, nth, kind, state, day, earliest, latest)
-    select gen_random_uuid(), ${companyId}, ${assignmentId}, t.id, ${step}, ${Number(today.slice(0, 4))}, n, 'look',
+    select gen_random_uuid(), ${companyId}, ${assignmentId}, t.id, ${step}, ${yearOf(today)}, n, 'look',
       'expected',
       d, d - 5, d + 12
     from (

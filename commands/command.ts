@@ -19,11 +19,12 @@ export const refuseRows = (issues: readonly RowIssue[], most: number): { ok: fal
   })),
 });
 
+const instant = z.iso.datetime({ offset: true, error: 'Give the instant like 2026-05-14T09:30:00Z.' });
 /** What goes beside the content of every command: a phone without signal says when it was seen, and under which id it sends. */
 const envelope = z.looseObject({
-  occurredAt: z.iso.datetime({ offset: true, error: 'Give the instant like 2026-05-14T09:30:00Z.' }).optional(),
+  occurredAt: instant.optional(),
   /** The name of `occurredAt` in the release before, understood for one release. */
-  observedAt: z.iso.datetime({ offset: true, error: 'Give the instant like 2026-05-14T09:30:00Z.' }).optional(),
+  observedAt: instant.optional(),
   sentAs: uuid.optional(),
 });
 /** Days without signal are weeks at most. */

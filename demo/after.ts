@@ -28,16 +28,19 @@ async function performAs<S extends z.ZodType, T>(
   if (!answer.ok) throw new Error(answer.issues.map((f) => f.message).join(' '));
 }
 
+/** The first owner of the company of a row, as a column: who performs what the sample does by commands. */
+const ownerOf = (row: ReturnType<typeof sql>) => sql`(
+  select w.id
+  from person w
+  where w.company_id = ${row}.company_id and w.role = 'owner'
+  order by w.id
+  limit 1)`;
+
 /** The birches of the school have their programme: laid by the command itself, for the days to come. */
 export async function assignToBirches() {
   const [birches] = await sql<{ companyId: string; siteId: string; personId: string; treeIds: string[] }[]>`
     select t.company_id as "companyId", t.site_id as "siteId", array_agg(t.id order by t.walk_order) as "treeIds",
-      (
-        select w.id
-        from person w
-        where w.company_id = t.company_id and w.role = 'owner'
-        order by w.id
-        limit 1) as "personId"
+      ${ownerOf(sql`t`)} as "personId"
     from tree t
     join site p on p.id = t.site_id and p.name = 'School grounds'
     where t.host_id = 'silver-birch'
@@ -70,12 +73,7 @@ export async function signRules() {
 export async function divideOrchard() {
   const [orchard] = await sql<{ companyId: string; siteId: string; personId: string; tags: string[] }[]>`
     select t.company_id as "companyId", t.site_id as "siteId", array_agg(t.tag order by t.walk_order) as tags,
-      (
-        select w.id
-        from person w
-        where w.company_id = t.company_id and w.role = 'owner'
-        order by w.id
-        limit 1) as "personId"
+      ${ownerOf(sql`t`)} as "personId"
     from tree t
     join site p on p.id = t.site_id and p.name = 'Ferry orchard'
     group by 1, 2`;
@@ -109,12 +107,7 @@ export async function putOnADay() {
     { companyId: string; personId: string; crewId: string; hours: HoursRule[]; ids: string[] }[]
   >`
     select c.company_id as "companyId", c.id as "crewId", c.hours,
-      (
-        select w.id
-        from person w
-        where w.company_id = c.company_id and w.role = 'owner'
-        order by w.id
-        limit 1) as "personId",
+      ${ownerOf(sql`c`)} as "personId",
       array(
         select n.id
         from treatment_plan n

@@ -3,6 +3,7 @@ import { dayIn, type LocalDate } from '@/lib/calendar/zone';
 import { fair } from '@/stand-ins/weather/fair';
 import { clockNow } from '@/store/clock';
 import { connect } from '@/store/db';
+import { yearOf } from '@/lib/calendar/months';
 
 // Commands of the loader write where the loader does, whatever database its caller has in hand.
 process.env.DATABASE_URL = process.env.DATABASE_OWNER_URL;
@@ -16,7 +17,7 @@ export const ago = (days: number): LocalDate => dayAfter(today, -days, 'days');
 export const at = (day: LocalDate, hour = 10) => new Date(`${day}T${String(hour).padStart(2, '0')}:00:00Z`);
 /** The newest 15 June (or another day) at least `years` seasons back and in the past. */
 export const seasonDay = (monthDay: string, years: number): LocalDate => {
-  const y = Number(today.slice(0, 4));
+  const y = yearOf(today);
   const last = `${y}-${monthDay}` < today ? y : y - 1;
   return `${last - years}-${monthDay}`;
 };

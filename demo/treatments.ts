@@ -14,6 +14,7 @@ import type { SampleCompany } from './company';
 import { ago, at, put, seasonDay, sql, station, today, ZONE } from './rows';
 import type { SiteSample } from './scenario';
 import type { SampleTree } from './tree';
+import { yearOf } from '@/lib/calendar/months';
 
 /** Grams of each active that the sample has put on a site, by year. */
 export type SiteActives = Record<string, Record<string, number>>;
@@ -229,7 +230,7 @@ export class Treatments {
   private remember(label: Label, use: LabelUse, result: Prescription, dose: Dosed, day: LocalDate) {
     this.earlier.push({ day, labelKey: label.key, actives: label.actives.map((a) => a.name) });
     for (const bearing of result.ring?.sites ?? [])
-      this.oldSites.push({ bearing, heightCm: use.sites!.heightCm, year: Number(day.slice(0, 4)) });
+      this.oldSites.push({ bearing, heightCm: use.sites!.heightCm, year: yearOf(day) });
     const active = (this.site.actives[day.slice(0, 4)] ??= {});
     for (const a of dose.actives) active[a.name] = (active[a.name] ?? 0) + a.grams;
   }

@@ -108,12 +108,14 @@ export const spotOf = (tree: Pick<Tree, 'lat' | 'lon' | 'siteMap' | 'others'>) =
   lon: tree.lon ?? tree.siteMap?.origin?.lon ?? tree.others.find((t) => t.lon !== null)?.lon ?? null,
 });
 
+/** What tells where on earth a tree stands, and by which clock. */
+export type Located = Pick<Tree, 'timeZone' | 'lat' | 'siteMap' | 'others'>;
+
 /** Whether a tree stands south of the equator. */
-export const treeSouth = (tree: Pick<Tree, 'timeZone' | 'lat' | 'siteMap' | 'others'>): boolean =>
-  southOf({ lat: latOf(tree), timeZone: tree.timeZone });
+export const treeSouth = (tree: Located): boolean => southOf({ lat: latOf(tree), timeZone: tree.timeZone });
 
 /** The month of the northern year in which a tree stands at an instant. */
-export const treeMonth = (tree: Pick<Tree, 'timeZone' | 'lat' | 'siteMap' | 'others'>, at: Date): NorthernMonth =>
+export const treeMonth = (tree: Located, at: Date): NorthernMonth =>
   northernMonth(monthOf(dayIn(at, tree.timeZone)), treeSouth(tree));
 
 /** The host of a tree, with what its owner said of eating its crop. */
@@ -130,9 +132,13 @@ export function observedOf(tree: Pick<Tree, 'looks' | 'timeZone'>): Observed {
     : { findings: [], tests: [] };
 }
 
+/** The height as last measured, m; null while nobody has. */
+export const heightOf = (tree: Pick<Tree, 'readings'>): number | null =>
+  tree.readings.find((r) => r.treeHeightM !== null)?.treeHeightM ?? null;
+
 /** What stands within reach of a falling tree: as said in the look, and as drawn on the plan of the grounds. */
 function targetsOf(tree: Tree, visit: Visit | null): string[] {
-  const height = tree.readings.find((r) => r.treeHeightM !== null)?.treeHeightM ?? null;
+  const height = heightOf(tree);
   const at = tree.planX !== null && tree.planY !== null ? { x: tree.planX, y: tree.planY } : null;
   const drawn: Target[] =
     tree.siteMap && at && height !== null

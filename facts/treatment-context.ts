@@ -25,8 +25,9 @@ import type { Viewer } from '@/store/auth';
 import type { Held } from '@/store/stock';
 import type { Reading, SavedDiagnosis, Tree, TreeRecord } from '@/store/tree';
 import type { Detections } from '@/store/diagnoses';
-import { barkLossOf, checksOf, hostOf, treeSouth, visitOf } from './diagnosis';
+import { barkLossOf, checksOf, heightOf, hostOf, treeSouth, visitOf, type Located } from './diagnosis';
 import { regionFor } from './region';
+import { yearOf } from '@/lib/calendar/months';
 
 const YEAR = 365.25 * 864e5;
 
@@ -57,20 +58,20 @@ export function doubtsOf(
   });
 }
 
+/** Where a tree and its neighbours stand on the plan of the site; null and none where no plan is drawn. */
+const standsAt = (tree: Pick<Tree, 'siteMap' | 'planX' | 'planY' | 'lat' | 'lon' | 'others'>) => ({
+  at: onPlan(tree.siteMap, { x: tree.planX, y: tree.planY, lat: tree.lat, lon: tree.lon }),
+  others: tree.others.flatMap((t) => onPlan(tree.siteMap, t) ?? []),
+});
+
 /** The ground on which a tree and those within 30 m of it stand, m. */
 function groupOf(tree: Tree): WorkFacts['group'] {
-  const at = onPlan(tree.siteMap, { x: tree.planX, y: tree.planY, lat: tree.lat, lon: tree.lon });
+  const { at, others } = standsAt(tree);
   if (!at) return null;
-  const near = [at, ...tree.others.flatMap((t) => onPlan(tree.siteMap, t) ?? [])].filter(
-    (p) => Math.hypot(p.x - at.x, p.y - at.y) <= 30,
-  );
+  const near = [at, ...others].filter((p) => Math.hypot(p.x - at.x, p.y - at.y) <= 30);
   const span = (of: number[]) => Math.max(...of) - Math.min(...of);
   return { lengthM: span(near.map((p) => p.x)), widthM: span(near.map((p) => p.y)) };
 }
-
-/** The height as last measured, m; null while nobody has. */
-const heightOf = (tree: Pick<Tree, 'readings'>): number | null =>
-  tree.readings.find((r) => r.treeHeightM !== null)?.treeHeightM ?? null;
 
 /** The crown as last measured; conifers stand as cones. */
 export function crownOf(tree: Pick<Tree, 'readings' | 'hostId'>): Crown | null {
@@ -181,13 +182,13 @@ function readingOf(tree: Tree, visit: Visit | null, units: UnitSystem): Treatmen
 }
 
 /** The tree's own body: trunk, crown, roots’ flares, and what suffers. */
-function bodyOf(tree: Tree, visit: Visit | null, units: UnitSystem) {
+function bodyOf(tree: Tree, visit: Visit | null, crown: Crown | null, units: UnitSystem) {
   const [newest] = tree.readings;
   const seen = visit?.findings ?? [];
   return {
     reading: readingOf(tree, visit, units),
     girths: tree.readings.map((r) => ({ heightCm: r.atHeightCm, girthCm: r.diameterCm * Math.PI })),
-    crown: crownOf(tree),
+    crown,
     heightM: heightOf(tree),
     flares: newest?.flares ?? [],
     grainDeg: newest?.grainDeg ?? 0,
@@ -228,12 +229,11 @@ function earlierOn(tree: Tree, done: readonly TreeRecord[], labels: Held['labels
 }
 
 /** What was used on the tree, and what its own records tell of how it goes in and how much it takes. */
-function usedOn(tree: Tree, held: Held, year: string) {
+function usedOn(tree: Tree, held: Held, crown: Crown | null, year: number) {
   const done = tree.records.filter((r) => !r.withdrawn);
-  const crown = crownOf(tree);
   const treeYearProduct: Record<string, number> = {};
   for (const r of done)
-    if (r.doneOn.startsWith(year)) treeYearProduct[r.labelKey] = (treeYearProduct[r.labelKey] ?? 0) + r.amount;
+    if (yearOf(r.doneOn) === year) treeYearProduct[r.labelKey] = (treeYearProduct[r.labelKey] ?? 0) + r.amount;
   return {
     treeYearProduct,
     treeLog: done.map((r) => ({ day: r.doneOn, labelKey: r.labelKey, product: r.amount, actives: r.actives })),
@@ -277,13 +277,7 @@ const siteOf = (tree: Tree) => ({
   harvest: harvestOf(tree),
   soilTexture: tree.soilTexture,
   near: null,
-  siteMap: tree.siteMap
-    ? {
-        plan: tree.siteMap,
-        at: onPlan(tree.siteMap, { x: tree.planX, y: tree.planY, lat: tree.lat, lon: tree.lon }),
-        others: tree.others.flatMap((t) => onPlan(tree.siteMap, t) ?? []),
-      }
-    : null,
+  siteMap: tree.siteMap ? { plan: tree.siteMap, ...standsAt(tree) } : null,
 });
 
 /** What the company holds, and who of it is asking. */
@@ -324,6 +318,7 @@ export function treatmentContextFor(viewer: Viewer, tree: Tree, asked: ContextAs
   const today = dayIn(now, tree.timeZone);
   const visit = visitOf(tree);
   const problems = problemsOf(tree, visit, detections, asked.problem);
+  const crown = crownOf(tree);
   return {
     on: today,
     host,
@@ -331,8 +326,8 @@ export function treatmentContextFor(viewer: Viewer, tree: Tree, asked: ContextAs
     hostContradicted: tree.keyContradicted,
     year,
     ...problems,
-    ...bodyOf(tree, visit, viewer.units),
-    ...usedOn(tree, held, today.slice(0, 4)),
+    ...bodyOf(tree, visit, crown, viewer.units),
+    ...usedOn(tree, held, crown, yearOf(today)),
     ...plannedOn(tree, held.labels, today),
     ...siteOf(tree),
     ...companyOf(viewer, held),
@@ -363,11 +358,7 @@ export function treatmentContextOfPlan(
 }
 
 /** Soil and air as the station has them, the leaf as it is expected; the person at the tree may say otherwise. */
-export function usualChoices(
-  tree: Pick<Tree, 'hostId' | 'lat' | 'siteMap' | 'others' | 'timeZone'>,
-  weather: Weather,
-  year: HostYear,
-): Choices {
+export function usualChoices(tree: Pick<Tree, 'hostId'> & Located, weather: Weather, year: HostYear): Choices {
   const today = dayIn(weather.at, tree.timeZone);
   return {
     soil: soilState(weather),
@@ -385,9 +376,7 @@ export function usualChoices(
 export const oldSitesOf = (tree: Pick<Tree, 'records'>): OldSite[] =>
   tree.records
     .filter((r) => !r.withdrawn)
-    .flatMap((r) =>
-      r.sites.map((s) => ({ bearing: s.bearing, heightCm: s.heightCm, year: Number(r.doneOn.slice(0, 4)) })),
-    );
+    .flatMap((r) => r.sites.map((s) => ({ bearing: s.bearing, heightCm: s.heightCm, year: yearOf(r.doneOn) })));
 
 /** What the ways for this tree are weighed by, and what its steps bring. */
 export const weighingOf = (viewer: Viewer, tree: Tree, now: Date): Weighing => ({

@@ -12,18 +12,17 @@ import { NotPlanned } from './not-planned';
 import { TaskList } from './tasks';
 import { ToSettle } from './to-settle';
 import {
-  DayTag,
   DueRows,
   ForbiddenToday,
   NextWeeks,
   OnTheTruck,
   StagesToNote,
-  StationNow,
   stopsToday,
   TimeOver,
   WaitingForCrew,
   wanted,
 } from './today';
+import { DayTag, StationNow } from './today-air';
 
 export default async function Today() {
   const v = await viewer();

@@ -1,16 +1,11 @@
 import { renderToStaticMarkup } from 'react-dom/server';
+import { textOf } from '@/ui/testing';
 import { fair } from '@/stand-ins/weather/fair';
-import { DueRows, ForbiddenToday, OnTheTruck, StationNow, stopsToday, TimeOver, wanted, type Day } from './today';
+import { DueRows, ForbiddenToday, OnTheTruck, stopsToday, TimeOver, wanted, type Day } from './today';
+import { StationNow } from './today-air';
 
 jest.mock('./schedule/note.client', () => ({ NoteStage: () => null }));
 jest.mock('./trees/[id]/overview.client', () => ({ Settle: ({ what }: { what: string }) => `[settle ${what}]` }));
-
-const text = (node: React.ReactElement) =>
-  renderToStaticMarkup(node)
-    .replace(/<[^>]+>/g, ' ')
-    .replace(/&#x27;/g, '’')
-    .replace(/\s+/g, ' ')
-    .trim();
 
 const stop = (id: string) => ({
   id,
@@ -58,13 +53,13 @@ it('what is stopped is told once for all trees that it stops', () => {
     ['wind', ['7', '9']],
     ['bees', ['9']],
   ]);
-  expect(text(<ForbiddenToday stops={stops} />)).toContain('Trees 7, 9');
-  expect(text(<ForbiddenToday stops={[]} />)).toContain('Nothing that was decided is stopped.');
+  expect(textOf(<ForbiddenToday stops={stops} />)).toContain('Trees 7, 9');
+  expect(textOf(<ForbiddenToday stops={[]} />)).toContain('Nothing that was decided is stopped.');
 });
 
 describe('visits that fall due', () => {
   const rows = (visits: Day['due'], settle: boolean) =>
-    text(<DueRows visits={visits} settle={settle} right={(f) => f.due} />);
+    textOf(<DueRows visits={visits} settle={settle} right={(f) => f.due} />);
   it('of one tree stand each for itself, and are settled there by whoever may', () => {
     const two = [due({}), due({ id: 'b', tag: '102', onlyIf: 'pests are found' })];
     expect(rows(two, true).match(/\[settle/g)).toHaveLength(2);
@@ -85,20 +80,20 @@ describe('visits that fall due', () => {
 
 it('the truck carries plans, counted by site, with their mix', () => {
   const plan = (siteId: string, mixMl: number | null) => ({ siteId, mixMl }) as Day['plans'][number];
-  const told = text(<OnTheTruck units="metric" plans={[plan('a', 4000), plan('a', null), plan('b', 3500)]} />);
+  const told = textOf(<OnTheTruck units="metric" plans={[plan('a', 4000), plan('a', null), plan('b', 3500)]} />);
   expect(told).toContain('3 plans at 2 places, 7.5 L of mix.');
-  expect(text(<OnTheTruck units="metric" plans={[]} />)).toContain('Nothing is planned.');
+  expect(textOf(<OnTheTruck units="metric" plans={[]} />)).toContain('Nothing is planned.');
 });
 
 it('plans whose time is over are counted in the right number', () => {
-  expect(text(<TimeOver count={1} />)).toBe('The time of a plan is over: plan anew, or drop it .');
-  expect(text(<TimeOver count={4} />)).toBe('The time of 4 plans is over: plan anew, or drop them .');
+  expect(textOf(<TimeOver count={1} />)).toBe('The time of a plan is over: plan anew, or drop it .');
+  expect(textOf(<TimeOver count={4} />)).toBe('The time of 4 plans is over: plan anew, or drop them .');
 });
 
 it('a station that does not measure is never told as one that does', () => {
   const at = new Date('2026-06-01T10:00:00Z');
   const told = (station: ReturnType<typeof fair>) =>
-    text(<StationNow station={station} air={station.at(at)} units="metric" />);
+    textOf(<StationNow station={station} air={station.at(at)} units="metric" />);
   const here = fair({ lat: null, lon: null });
   expect(told({ ...here, basis: 'usual' })).toContain('No station measures here.');
   expect(told(here)).not.toContain('No station measures here.');

@@ -7,7 +7,7 @@ import { compile, type Model } from '@/core/diagnose/model';
 import { evidenceOf, posterior, ranking, type Candidate } from '@/core/diagnose/rank';
 import type { Vigour } from '@/core/diagnose/words';
 import type { FieldCase } from '@/knowledge/vignettes/field';
-import { northernMonth } from '@/lib/calendar/hemisphere';
+import { northernMonth, southOfCase } from '@/lib/calendar/hemisphere';
 import { harmsOf, type Harm, type Said } from './harm';
 
 /** A case as it is put to the engine; months are those of the northern year. */
@@ -112,15 +112,18 @@ export function readSeen(text: string): Pick<Put, 'findings' | 'tests'> {
 }
 
 /** A told case as it is put. */
-export const putField = (c: FieldCase, knowledge: Knowledge): Put => ({
-  host: knowledge.hosts.find((h) => h.id === c.host)!,
-  month: northernMonth(c.month, (c.lat ?? 0) < 0),
-  south: (c.lat ?? 0) < 0,
-  ...readSeen(c.seen),
-  crownLoss: c.crown ?? null,
-  vigour: c.vigour ?? null,
-  barkLoss: c.bark ?? null,
-  peopleBelow: c.people ?? null,
-  ...(c.nearby ? { nearby: c.nearby } : {}),
-  truth: c.truth,
-});
+export function putField(c: FieldCase, knowledge: Knowledge): Put {
+  const south = southOfCase({ lat: c.lat ?? null });
+  return {
+    host: knowledge.hosts.find((h) => h.id === c.host)!,
+    month: northernMonth(c.month, south),
+    south,
+    ...readSeen(c.seen),
+    crownLoss: c.crown ?? null,
+    vigour: c.vigour ?? null,
+    barkLoss: c.bark ?? null,
+    peopleBelow: c.people ?? null,
+    ...(c.nearby ? { nearby: c.nearby } : {}),
+    truth: c.truth,
+  };
+}

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { baseOf } from '../decide/base';
 import { decide } from '../decide/decide';
 import type { DecideInput, DecisionResult } from '../decide/types';
-import { northernMonth, isSouth } from '../../lib/calendar/hemisphere';
+import { northernMonth, southOfCase } from '../../lib/calendar/hemisphere';
 import { alarming, observationDoubts, type Exclusion } from '../diagnose/doubts';
 import { findingSchema, testResultSchema, type Finding, type Host, type Knowledge } from '../diagnose/knowledge';
 import { balance, wouldChange } from '../diagnose/evidence';
@@ -118,9 +118,6 @@ export function strangeIn(q: Case, knowledge: Knowledge): Issue | null {
       return { path: `tests.${i}`, message: `there is no test outcome “${t.test}/${t.outcome}”` };
   return null;
 }
-
-/** A case that says no latitude is one of the north. */
-const southOfCase = (q: Pick<Case, 'lat'>): boolean => q.lat !== null && isSouth(q.lat);
 
 function prepare(q: Case, knowledge: Knowledge) {
   const known = knowledge.hosts.find((h) => h.id === q.host) as Host;

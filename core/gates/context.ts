@@ -129,7 +129,7 @@ export interface TreeProblem {
 }
 
 /**
- * The situation as a use sees it: the trouble in hand where the use acts on it, else another open one that it acts on. A
+ * What is known as a use sees it: the problem in hand where the use acts on it, else another open one that it acts on. A
  * feed, a guard or a second fungicide is not held because something else was named last.
  */
 export function aimedAt(s: TreatmentContext, use: Pick<LabelUse, 'targets'>): TreatmentContext {
@@ -139,7 +139,7 @@ export function aimedAt(s: TreatmentContext, use: Pick<LabelUse, 'targets'>): Tr
 }
 
 /**
- * The situation of a tree faced with one trouble: as it stands open there, else as one that nobody has named on it yet. What
+ * What is known of a tree, faced with one problem: as it stands open there, else as one that nobody has named on it yet. What
  * a programme puts on for prevention is not held because nothing, or something else, was named.
  * @param findKm nearest find of it, km; null where none is known
  */
@@ -195,6 +195,7 @@ export interface Choices {
   phase?: 'plan' | 'apply';
   now?: Instant;
 }
+
 /** The rest of a treatment of which part went in. */
 export interface Rest {
   /** The records of what went in, by their roots. */
@@ -204,11 +205,10 @@ export interface Rest {
   /** Part of the whole dose that is still out, 0–1. */
   part: number;
 }
-/** Water a drench or a spray could reach, as somebody found it on the spot. */
 
+/** Water a drench or a spray could reach, as somebody found it on the spot. */
 export type WaterDistance = number | 'none within 100 m';
 /** An earlier application to this tree, by anyone. */
-
 export interface Earlier {
   day: LocalDate;
   labelKey: string;
@@ -226,8 +226,8 @@ export interface Earlier {
   /** The plan that it carried out, where it was done and its record waits to be settled. */
   unsettledPlan?: string;
 }
-/** A product that is planned on this tree and not yet put on. */
 
+/** A product that is planned on this tree and not yet put on. */
 export interface AlsoPlanned {
   /** The day it is planned for; today where it may be done at once. */
   on: LocalDate;
@@ -239,8 +239,8 @@ export interface AlsoPlanned {
   families: string[];
   actives: string[];
 }
-/** What ways are weighed by: the prices of the company, the day, and the programme of the plan. */
 
+/** What ways are weighed by: the prices of the company, the day, and the programme of the plan. */
 export interface Weighing {
   prices: Prices;
   system: UnitSystem;

@@ -186,7 +186,7 @@ export function treatmentOn({
   return { day, act: { kind: 'treat', label, use, conditionId: condition.id, aimed, result, holds } };
 }
 
-/** The situation once a treatment of the programme has been put on: what comes after counts it like what is done. */
+/** What is known once a treatment of the programme has been put on: what comes after counts it like what is done. */
 export function withTreatment(
   context: TreatmentContext,
   { label, use, result }: Treatment,

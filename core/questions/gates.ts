@@ -15,7 +15,7 @@ import { whenSchema } from '../prescribe/when-schema';
 import { found, question, type Lookup, type Question } from './question';
 import { arcs, bearing, cm, day, diameters, label, labelOf, oldSites, stemRule, namedUse, vessels } from './shared';
 import { STAGES } from '../season/bbch';
-import { isSouth } from '../../lib/calendar/hemisphere';
+import { southOfCase } from '../../lib/calendar/hemisphere';
 import { SOIL_WORDS } from '../weather/air';
 
 /** What a prescription is asked by: a tree as it stands, a label, what is said and found on the day. */
@@ -157,7 +157,7 @@ const planSchema = z.strictObject({
 });
 type Planned = z.output<typeof planSchema>;
 
-/** The situation, the label and the use that somebody asks about. */
+/** What is known, the label and the use that somebody asks about. */
 function plannedBy(q: Planned, look: Lookup): { context: TreatmentContext; label: Label; use: LabelUse } {
   const l = labelOf(q.label, look);
   const known = found(look.host(q.host), 'host', `there is no host “${q.host}”`);
@@ -187,7 +187,7 @@ function plannedBy(q: Planned, look: Lookup): { context: TreatmentContext; label
     alsoPlanned: q.alsoPlanned.map((p) => ({ ...p, on: p.on ?? q.today })),
     host,
     condition,
-    south: q.lat !== null && isSouth(q.lat),
+    south: southOfCase(q),
     crown: q.crown && { shape: 'ellipsoid', ...q.crown },
     reading: read
       ? {

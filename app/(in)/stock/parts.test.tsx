@@ -1,4 +1,4 @@
-import { renderToStaticMarkup } from 'react-dom/server';
+import { textOf } from '@/ui/testing';
 import { trainingLabels } from '@/knowledge';
 import { LabelRow, short, Vessels, WhereItWent, type Reader } from './parts';
 
@@ -18,11 +18,6 @@ jest.mock('./vessels.client', () => ({
   SprayerForm: () => null,
 }));
 
-const text = (node: React.ReactElement) =>
-  renderToStaticMarkup(node)
-    .replace(/<[^>]+>/g, ' ')
-    .replace(/\s+/g, ' ')
-    .trim();
 const keeper: Reader = { units: 'metric', timeZone: 'Europe/London', today: '2026-06-01', keep: true };
 const reader = { ...keeper, keep: false };
 const [label] = trainingLabels;
@@ -51,7 +46,7 @@ it.each([
 
 describe('a label on the shelf', () => {
   const told = (of: Partial<Parameters<typeof LabelRow>[0]>) =>
-    text(<LabelRow label={row('2026-05-01')} lots={[]} need={NEED} reader={keeper} {...of} />);
+    textOf(<LabelRow label={row('2026-05-01')} lots={[]} need={NEED} reader={keeper} {...of} />);
   it('that nobody checked says so, and offers it to whoever keeps the stock', () => {
     expect(told({ label: row(null) })).toMatch(/Not checked against the label in hand \[check\]/);
     expect(told({ label: row(null), reader })).not.toContain('[check]');
@@ -75,7 +70,7 @@ describe('a label on the shelf', () => {
 
 it('the account of the supplier is told as what came in, a loss as what went', () => {
   const balance = (account: string, amount: number) => ({ labelKey: label!.key, account, amount, unit: 'mL' });
-  const told = text(
+  const told = textOf(
     <WhereItWent
       labels={[row(null)]}
       balances={[balance('supplier', -5000), balance('loss', 750), balance('count', -20)] as never}
@@ -87,8 +82,8 @@ it('the account of the supplier is told as what came in, a loss as what went', (
 
 it('a vessel that is not kept for pesticides alone says so; only a keeper may take one away', () => {
   const vessel = { id: 'v', name: 'Jug', dimension: 'volume', capacity: 1000, graduation: 50, reserved: false };
-  expect(text(<Vessels vessels={[vessel] as never} keep />)).toMatch(/not reserved .*\[remove\] \[add\]/);
-  expect(text(<Vessels vessels={[{ ...vessel, reserved: true }] as never} keep={false} />)).not.toMatch(
+  expect(textOf(<Vessels vessels={[vessel] as never} keep />)).toMatch(/not reserved .*\[remove\] \[add\]/);
+  expect(textOf(<Vessels vessels={[{ ...vessel, reserved: true }] as never} keep={false} />)).not.toMatch(
     /not reserved|\[remove\]|\[add\]/,
   );
 });

@@ -1,5 +1,5 @@
 import { formatDay } from '../../../lib/calendar/days';
-import { monthName, monthOf, monthAfter, MONTHS_OF_YEAR } from '../../../lib/calendar/months';
+import { monthName, monthOf, monthAfter, MONTHS_OF_YEAR, firstOf, yearOf } from '../../../lib/calendar/months';
 import { usesHost } from '../../label/match';
 import { type Method } from '../../label/methods';
 import { asking, gate, labelMonths, labelSource, type Rule } from '../gate';
@@ -300,7 +300,7 @@ export const labelFitRules: Rule[] = [
       const months = labelMonths(facts);
       if (!months.length || months.includes(month)) return null;
       const next = MONTHS_OF_YEAR.map((ahead) => monthAfter(month, ahead)).find((x) => months.includes(x))!;
-      const year = Number(facts.on.slice(0, 4)) + (next <= month ? 1 : 0);
+      const year = yearOf(facts.on) + (next <= month ? 1 : 0);
       return gate({
         id: 'window-closed',
         strength: 'hold',
@@ -308,7 +308,7 @@ export const labelFitRules: Rule[] = [
         sentence: `This use has its window in ${months.map(monthName).join(', ')}${facts.south ? ' (the label’s months, turned for the south)' : ''}; it is ${monthName(month)}.`,
         source: labelSource(facts, 'timing'),
         facts: [`today ${facts.on}`],
-        satisfy: `Next window from ${formatDay(`${year}-${String(next).padStart(2, '0')}-01`)}.`,
+        satisfy: `Next window from ${formatDay(firstOf(year, next))}.`,
       });
     },
   },

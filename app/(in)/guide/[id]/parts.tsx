@@ -4,6 +4,7 @@ import { OFTEN, OFTEN_WORDS } from '@/core/diagnose/words';
 import { besideOf } from '@/knowledge/beside';
 import { Fact, Section, TagLine } from '@/ui/frame/pieces';
 import { lifeTimeWords } from '@/ui/season-words';
+import { BackToGuide } from '../back';
 
 /** A condition in a few lines: its season, how common it is, and until when it can be cured. */
 export function ConditionTag({
@@ -27,11 +28,7 @@ export function ConditionTag({
         {c.crownLossLimit !== undefined && <TagLine name="Crown loss to">{c.crownLossLimit} %</TagLine>}
         <TagLine name="Report">{c.reportable ? 'ask' : 'no'}</TagLine>
       </dl>
-      <p className="mt-4">
-        <Link href="/guide" className="underline underline-offset-3">
-          Back to the guide
-        </Link>
-      </p>
+      <BackToGuide />
       {c.id.startsWith('own-') && mayEdit && (
         <p className="mt-2 print:hidden">
           <Link href={`/guide/new?what=condition&from=${c.id}#form`} className="underline underline-offset-3">

@@ -6,6 +6,7 @@ import { viewer } from '@/app/_server/viewer';
 import { LeafFigure } from '@/ui/figures/leaf-form';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
+import { BackToGuide } from '../back';
 
 export const metadata = { title: 'Hosts by their leaves' };
 
@@ -30,11 +31,7 @@ export default async function Page() {
             <TagLine name="Hosts">{hosts.length}</TagLine>
             <TagLine name="Leaves">{looks.length}</TagLine>
           </dl>
-          <p className="mt-4">
-            <Link href="/guide" className="underline underline-offset-3">
-              Back to the guide
-            </Link>
-          </p>
+          <BackToGuide />
         </>
       }
       margin={

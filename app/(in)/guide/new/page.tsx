@@ -20,6 +20,7 @@ import { likeHost } from './host-form';
 import { CustomSign } from './sign.client';
 import { CustomTest } from './test.client';
 import { CustomWork } from './work.client';
+import { BackToGuide } from '../back';
 
 export const metadata = { title: 'Our own entries' };
 const asked = z.object({
@@ -71,11 +72,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
               </TagLine>
             ))}
           </dl>
-          <p className="mt-4">
-            <Link href="/guide" className="underline underline-offset-3">
-              Back to the guide
-            </Link>
-          </p>
+          <BackToGuide />
         </>
       }
       margin={
