@@ -6,7 +6,7 @@ import type { Label, LabelUse } from '../label/schema';
 import type { LocalDate } from '../../lib/calendar/zone';
 import { type TreatmentContext, type Choices } from '../gates/context';
 import { whilePlanning } from './when';
-import { type Prescription, workOut } from './prescribe';
+import { waits, workOut, type Prescription } from './prescribe';
 
 /**
  * How well a use serves what was decided: protection where a sound tree is to be protected, then what acts on the trouble in
@@ -55,6 +55,8 @@ export function wayAgainst(
   for (const label of labels)
     for (const use of label.uses) {
       if (!use.targets.includes(condition) || !meant(context, use)) continue;
+      // A free way that waits is outdone by one that is open today alone; others that wait need not be worked out.
+      if (freest && !freest.stops && waits(context, label, use, choices)) continue;
       const way = optionOf(context, label, use, choices);
       if (!way.stops && !way.later) return way;
       if (!freest || way.stops < freest.stops || (way.stops === freest.stops && freest.later && !way.later))

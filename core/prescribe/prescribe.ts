@@ -14,7 +14,7 @@ import { treatedBy, type Treated } from './treated';
 import type { LocalDate } from '../../lib/calendar/zone';
 import type { Cm, Grams } from '../../lib/units/units';
 import { type TreatmentContext, type Choices, aimedAt } from '../gates/context';
-import { choicesOn, dayOf, nextWindow, contextOn, type Window } from './when';
+import { choicesOn, contextOn, dayOf, firstOpen, nextWindow, type Window } from './when';
 import { yearOf } from '../../lib/calendar/months';
 
 export interface Prescription {
@@ -106,8 +106,16 @@ export function workOut({
   const aimed = aimedAt(besidesRest(given, asked.rest), use);
   const window = nextWindow(aimed, label, use);
   // At the tree it is today, whatever the plan was made for.
-  const on = asked.phase === 'apply' ? aimed.on : dayOf(aimed, window, asked.when);
+  const on = asked.phase === 'apply' ? aimed.on : dayOf(aimed, window?.from ?? null, asked.when);
   return workOutOn(aimed, label, use, asked, { on, window }, withRing);
+}
+
+/** Whether a use would wait for a later day as it is asked for: told from its first open day alone, without a dose or a check. */
+export function waits(given: TreatmentContext, label: Label, use: LabelUse, asked: Choices): boolean {
+  if (asked.phase === 'apply') return false;
+  const aimed = aimedAt(besidesRest(given, asked.rest), use);
+  const first = asked.when?.kind === 'window' ? firstOpen(aimed, label, use) : null;
+  return dayOf(aimed, typeof first === 'string' ? first : null, asked.when) > aimed.on;
 }
 
 /**

@@ -201,7 +201,7 @@ describe('the day that is meant', () => {
     [{ kind: 'window' } as const, '2027-05-01'],
     [{ kind: 'day', day: '2027-08-02' } as const, '2027-08-02'],
     [{ kind: 'day', day: '2020-01-01' } as const, '2026-11-26'],
-  ])('%j is %s', (when, day) => expect(dayOf(elm, window, when)).toBe(day));
+  ])('%j is %s', (when, day) => expect(dayOf(elm, window?.from ?? null, when)).toBe(day));
   it('without a window there is nothing to wait for', () => {
     expect(dayOf(elm, null, { kind: 'window' })).toBe(elm.on);
   });

@@ -228,12 +228,12 @@ export function nextWindow(context: TreatmentContext, label: Label, use: LabelUs
   return open ? { ...open, to, closes: [], spread: spreadOf(open.from, open.opens) } : null;
 }
 
-/** The first day of its next window, no later than `last`; where there is none, what speaks against the first day. */
+/** The first day of its next window, no later than `last` (a year ahead); where there is none, what speaks against the first day. */
 export function firstOpen(
   context: TreatmentContext,
   label: Label,
   use: LabelUse,
-  last: LocalDate,
+  last: LocalDate = dayAfter(context.on, YEAR_DAYS, 'days'),
 ): LocalDate | Bound[] {
   let against: Bound[] | null = null;
   for (const { day, bounds } of turns(context, label, use)) {
@@ -289,11 +289,14 @@ export function workDay(context: TreatmentContext, method: TreatmentOption['meth
   return days.find((day) => guideBound(option, context, day) === null) ?? today;
 }
 
-/** The day that somebody means: today where they say so or say nothing, or where there is no window to wait for. */
-export const dayOf = (context: TreatmentContext, window: Window | null, when: When | undefined): LocalDate => {
+/**
+ * The day that somebody means: today where they say so or say nothing, or where there is no window to wait for.
+ * @param opens first day of the next window; null where none is known
+ */
+export const dayOf = (context: TreatmentContext, opens: LocalDate | null, when: When | undefined): LocalDate => {
   const { on: today } = context;
   if (when?.kind === 'day') return when.day > today ? when.day : today;
-  return when?.kind === 'window' && window && window.from > today ? window.from : today;
+  return when?.kind === 'window' && opens !== null && opens > today ? opens : today;
 };
 
 /** What may be expected to be known on a later day: what is counted by the year is counted in that year. */
