@@ -57,6 +57,19 @@ describe('the shelf', () => {
     expect((await shelfLabels(o))[0]!.checkedBy).toBe('Tester');
     expect((await insertLabelCheck(o, v7())).count).toBe(0);
   });
+  it('what stands in a version is kept for later readers, of its own company alone, and cannot be changed by them', async () => {
+    const [first] = trainingLabels;
+    await addLabel(o, v7(), first!);
+    const [held] = await shelfLabels(o);
+    expect((await shelfLabels(o))[0]!.label).toBe(held!.label);
+    expect(() => held!.label.actives.push(held!.label.actives[0]!)).toThrow(TypeError);
+    expect(() => (held!.label.uses[0]!.intervals.reEntryHours = 0)).toThrow(TypeError);
+    const other = await makeCompany(owner);
+    expect((await shelfLabels(other)).map((l) => l.id)).not.toContain(held!.id);
+    // A newer version has an id of its own, and is read.
+    await addLabel(o, v7(), { ...first!, signalWord: 'Danger' });
+    expect((await shelfLabels(o))[0]!.label).toMatchObject({ version: 2, signalWord: 'Danger' });
+  });
   it('a delivery adds to its lot once, a count puts the balance right, an empty lot is not offered', async () => {
     const d = delivery();
     await receive(o, d);

@@ -2,6 +2,7 @@ import type { Label } from '@/core/label/schema';
 import type { Vessel } from '@/core/dose/vessels';
 import type { Tank } from '@/core/spray/loads';
 import type { Equipment } from '@/core/work/load-out';
+import { withLabel } from './label-data';
 import { asList, json, within, type Scope, type Tx } from './db';
 
 export interface ShelfLabel {
@@ -23,8 +24,10 @@ export interface Lot {
   onHand: number;
 }
 
+/** A label without what stands in it. */
+type LabelRow = Omit<ShelfLabel, 'label'>;
 const labels = (tx: Tx, scope: Scope, withOff = false) => tx`
-  select distinct on (l.key) l.id, l.key, l.version, l.data as label, k.day as "checkedOn", k.name as "checkedBy",
+  select distinct on (l.key) l.id, l.key, l.version, k.day as "checkedOn", k.name as "checkedBy",
     f.label_key is not null as off
   from label l
   left join retired_label f on f.company_id = l.company_id and f.label_key = l.key
@@ -40,10 +43,10 @@ const labels = (tx: Tx, scope: Scope, withOff = false) => tx`
   order by l.key, l.version desc`;
 /** The newest version of every label, with its last check against the label in hand. */
 export const shelfLabels = (scope: Scope): Promise<ShelfLabel[]> =>
-  within(scope, async (tx) => [...(await tx<ShelfLabel[]>`${labels(tx, scope)}`)]);
+  within(scope, async (tx) => withLabel(tx, scope, await tx<LabelRow[]>`${labels(tx, scope)}`));
 /** The same, with those that were taken off the shelf. */
 export const allLabels = (scope: Scope): Promise<ShelfLabel[]> =>
-  within(scope, async (tx) => [...(await tx<ShelfLabel[]>`${labels(tx, scope, true)}`)]);
+  within(scope, async (tx) => withLabel(tx, scope, await tx<LabelRow[]>`${labels(tx, scope, true)}`));
 export const getLabel = (scope: Scope, id: string): Promise<{ label: Label; checkedOn: string | null } | null> =>
   within(
     scope,
@@ -319,13 +322,13 @@ export interface Held {
 }
 export const heldBy = (scope: Scope): Promise<Held> =>
   within(scope, async (tx) => {
-    const [held] = await tx<Held[]>`
+    const [held] = await tx<(Omit<Held, 'labels'> & { labels: LabelRow[] })[]>`
       select
         ${asList(tx, labels(tx, scope))} as labels,
         ${asList(tx, vessels(tx, scope))} as vessels,
         ${asList(tx, sprayers(tx, scope))} as tanks,
         coalesce((select json_object_agg(u.key, u.minutes) from (${uptake(tx, scope)}) u), '{}') as "uptakeLog"`;
-    return held!;
+    return { ...held!, labels: await withLabel(tx, scope, held!.labels) };
   });
 
 /** A sheet ends when all devices are empty, so that start to end is the time of uptake. */
