@@ -1,6 +1,6 @@
 import { girthFromDiameter } from '../measure/trunk';
 import type { Cm } from '../../lib/units/units';
-import { placeRing, type OldSite, type RingInput } from './ring';
+import { barredAt, placeRing, type OldSite, type RingInput } from './ring';
 
 /**
  * Years until a drilled hole has closed over. Wood grows over a hole from both sides, each by about the yearly radial
@@ -40,7 +40,7 @@ export function woundBudget(
   let oldSites: OldSite[] = [...input.oldSites];
   const visits: Visit[] = [];
   let runsOut: number | null = null;
-  let last: { barred: number } = { barred: 0 };
+  let barred = 0;
   for (let t = 0; t < p.years; t += p.everyYears) {
     const girthCm = input.girthCm + girthFromDiameter(p.growthCm) * t;
     const year = input.year + t;
@@ -53,7 +53,8 @@ export function woundBudget(
       ...oldSites.filter((s) => year - s.year < hold),
       ...ring.sites.map((bearing, i) => ({ bearing, heightCm: ring.heights[i]!, year })),
     ];
-    last = { barred: barredShare({ ...input, girthCm, year: year + 1, oldSites, oldSiteYears: hold }) };
+    if (t + p.everyYears >= p.years)
+      barred = barredShare({ ...input, girthCm, year: year + 1, oldSites, oldSiteYears: hold });
   }
   const holes = visits.reduce((a, v) => a + v.placed, 0);
   return {
@@ -61,7 +62,7 @@ export function woundBudget(
     visits,
     runsOut,
     holes,
-    barred: last.barred,
+    barred,
     sentence: runsOut
       ? `Every ${span(p.everyYears)}: room runs out in ${runsOut}, after ${holes} holes.`
       : `Every ${span(p.everyYears)}: room for all ${visits.length} visits, ${holes} holes by ${input.year + p.years - 1}.`,
@@ -69,6 +70,6 @@ export function woundBudget(
 }
 const span = (n: number) => (n === 1 ? 'year' : `${n} years`);
 
-function barredShare(r: RingInput): number {
-  return placeRing({ ...r, count: 1 }).forbidden.reduce((a, f) => a + f.to - f.from + 1, 0) / 360;
-}
+/** Part of the girth that may not be drilled, 0 to 1. */
+const barredShare = (input: RingInput): number =>
+  Array.from({ length: 360 }, (_, bearing) => bearing).filter((b) => barredAt(b, input) !== null).length / 360;

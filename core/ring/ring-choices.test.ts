@@ -98,6 +98,16 @@ describe('the wound budget', () => {
     expect(yearly.sentence).toMatch(/2028/);
     expect(third.visits.map((v) => v.year)).toEqual([2026, 2029, 2032, 2035]);
   });
+  it('tells what part of the girth the holes bar at the end: their clearance on both sides, where none overlap', () => {
+    const one = { ...soundRing, girthCm: 360, count: 1, oldSiteClearanceCm: 5, oldSiteYears: 5 };
+    const { barred, visits } = woundBudget(one, { years: 1, everyYears: 1, growthCm: 0, drillMm: 7, sitesPerCm: 0 });
+    expect(visits).toHaveLength(1);
+    // At a degree a centimetre: the site itself and the four degrees on either side that are nearer than five.
+    expect(barred).toBeCloseTo(9 / 360, 9);
+    const late = woundBudget(one, { years: 12, everyYears: 6, growthCm: 0, drillMm: 7, sitesPerCm: 0 });
+    // The hole of six years before no longer bars; one that closes slowly would.
+    expect(late.barred).toBeCloseTo(9 / 360, 9);
+  });
   it('a slow trunk carries its holes longer', () => {
     expect(yearsToClose(7, 0.2)).toBeGreaterThan(yearsToClose(7, 1));
     expect(yearsToClose(4, 1)).toBe(1);

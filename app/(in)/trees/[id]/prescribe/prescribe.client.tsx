@@ -454,7 +454,7 @@ export function PrescribeBench(props: Props) {
           label={chosen.label}
           use={chosen.use}
           treatmentContext={treatmentContext}
-          school={props.frequency}
+          practice={props.frequency}
           programme={by.programme ?? USUAL_PROGRAMME}
         />
       )}

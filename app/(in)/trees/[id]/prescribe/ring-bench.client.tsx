@@ -1,6 +1,6 @@
 import type { Programme } from '@/core/season/programme';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Schools } from '@/core/decide/schools';
 import type { Dose } from '@/core/dose/dose';
 import type { Label, LabelUse } from '@/core/label/schema';
@@ -160,39 +160,46 @@ export function RingBench({
   );
 }
 
-/** The ring through the years of a programme: yearly, every second and every third year, side by side. */
-export function WoundBudgets({
-  dose,
-  label,
-  use,
-  treatmentContext,
-  school,
-  programme,
-}: {
+interface Budgeted {
   dose: Dose;
   label: Label;
   use: LabelUse;
   treatmentContext: TreatmentContext;
-  school: Schools['frequency'];
+  practice: Schools['frequency'];
   programme: Programme;
-}) {
-  const input = ringInput({ context: treatmentContext, label, use, worked: dose })!;
-  const { years } = programme;
-  const rows = [...new Set([1, 2, 3, ...(programme.everyYears ? [programme.everyYears] : [])])]
-    .sort()
-    .map((everyYears) =>
+}
+
+/** The ring through the years of a programme, folded: its holes are placed visit by visit, and only for who opens it. */
+export function WoundBudgets(props: Budgeted) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details className="mt-7 border-t border-line" onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary className="flex min-h-hand items-center font-semibold">
+        Holes over the years: is there room for them all?
+      </summary>
+      {open && <WoundBudgetTable {...props} />}
+    </details>
+  );
+}
+
+/** Yearly, every second and every third year, side by side. */
+function WoundBudgetTable({ dose, label, use, treatmentContext, practice, programme }: Budgeted) {
+  const { years, everyYears } = programme;
+  const rows = useMemo(() => {
+    const input = ringInput({ context: treatmentContext, label, use, worked: dose })!;
+    return [...new Set([1, 2, 3, ...(everyYears ? [everyYears] : [])])].sort().map((every) =>
       woundBudget(input, {
-        everyYears,
+        everyYears: every,
         years,
         growthCm: treatmentContext.host.growthCmPerYear,
         drillMm: use.sites!.drillMm,
         sitesPerCm: dose.sites!.count / dose.girthCm,
       }),
     );
+  }, [treatmentContext, label, use, dose, years, everyYears]);
   const least = (use.intervals.minDays ?? 0) / 365;
   return (
-    <section className="mt-7">
-      <h2>The wound budget</h2>
+    <>
       <table className="dense figures">
         <thead>
           <tr>
@@ -210,8 +217,8 @@ export function WoundBudgets({
                 {r.everyYears === programme.everyYears && (
                   <b className="block text-small">the programme of this plan</b>
                 )}
-                {(r.everyYears === 1) === (school === 'yearly, small') && (
-                  <span className="block text-small text-ink-2">the school of this company</span>
+                {(r.everyYears === 1) === (practice === 'yearly, small') && (
+                  <span className="block text-small text-ink-2">our usual practice</span>
                 )}
                 {r.everyYears < least - 0.05 && (
                   <span className="block text-small text-ink-2">sooner than the label allows</span>
@@ -231,6 +238,6 @@ export function WoundBudgets({
         {yearsToClose(use.sites!.drillMm, treatmentContext.host.growthCmPerYear)} years on this host; the label bars its
         bark for {use.sites!.oldSiteYears}.
       </p>
-    </section>
+    </>
   );
 }
