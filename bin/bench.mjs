@@ -16,9 +16,9 @@ await run(async () => {
   try {
     await prepareDatabase(cluster, 'elmhorn');
     const owner = { DATABASE_OWNER_URL: cluster.ownerUrl() };
-    tsx(['demo/load.ts'], owner, 'the sample company could not be loaded');
-    tsx(['demo/scale.ts', String(want.trees ?? 200_000)], owner, 'the large company could not be built');
-    ensureBuild();
+    await tsx(['demo/load.ts'], owner, 'the sample company could not be loaded');
+    await tsx(['demo/scale.ts', String(want.trees ?? 200_000)], owner, 'the large company could not be built');
+    await ensureBuild();
     const port = await freePort();
     const url = `http://127.0.0.1:${port}`;
     server = spawn(process.execPath, ['--import', 'tsx', 'bin/start.ts'], {
@@ -43,7 +43,7 @@ await run(async () => {
       await new Promise((done) => setTimeout(done, 200));
     }
     say('Measuring …');
-    tsx(
+    await tsx(
       ['bench/run.ts'],
       {
         ...owner,
@@ -58,7 +58,7 @@ await run(async () => {
     );
     if (want.only) return;
     say('Putting cases to the decision …');
-    tsx(['bench/trust/run.ts'], {}, 'the cases were not put');
+    await tsx(['bench/trust/run.ts'], {}, 'the cases were not put');
   } finally {
     server?.kill('SIGTERM');
     cluster.stop();

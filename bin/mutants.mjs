@@ -13,7 +13,7 @@ await run(async () => {
   try {
     await prepareDatabase(cluster, 'elmhorn_unit', { reset: true });
     await copyDatabase(cluster, 'elmhorn_unit', 2);
-    tsx(
+    await tsx(
       ['bench/mutants/run.ts', String(want.count ?? 100), String(want.seed ?? 30)],
       {
         DATABASE_URL: cluster.appUrl('elmhorn_unit'),

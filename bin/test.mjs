@@ -107,14 +107,13 @@ await run(async () => {
     }
 
     if (!changed && (!want.only || want.only.includes('journeys'))) {
-      ensureBuild();
       const clock = clockFrom(JOURNEY_DAY);
-      await prepareDatabase(cluster, 'elmhorn_e2e', { reset: true });
-      tsx(
-        ['demo/load.ts'],
-        { ...clock, DATABASE_OWNER_URL: cluster.ownerUrl('elmhorn_e2e') },
-        'the sample company could not be loaded',
-      );
+      const sample = async () => {
+        await prepareDatabase(cluster, 'elmhorn_e2e', { reset: true });
+        const owner = { DATABASE_OWNER_URL: cluster.ownerUrl('elmhorn_e2e') };
+        await tsx(['demo/load.ts'], { ...clock, ...owner }, 'the sample company could not be loaded');
+      };
+      await Promise.all([ensureBuild(), sample()]);
       const port = await freePort();
       server = spawn(process.execPath, ['--import', 'tsx', 'bin/start.ts'], {
         cwd: root,

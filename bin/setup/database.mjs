@@ -1,16 +1,14 @@
-import { spawnSync } from 'node:child_process';
 import { root } from './install.mjs';
-import { Plain } from './say.mjs';
+import { node, Plain } from './say.mjs';
 
 /** Runs a TypeScript file of the repository; a failure is a sentence with the file's own last words. */
-export function tsx(args, env, what) {
-  const done = spawnSync(process.execPath, ['--import', 'tsx', ...args], {
+export async function tsx(args, env, what) {
+  const { good, words } = await node(['--import', 'tsx', ...args], {
     cwd: root,
     env: { ...process.env, ...env },
-    encoding: 'utf8',
     stdio: ['ignore', 'inherit', 'pipe'],
   });
-  if (done.status !== 0) throw new Plain(`${what}: ${done.stderr.trim().replace(/^elmhorn: /, '')}`);
+  if (!good) throw new Plain(`${what}: ${words.trim().replace(/^elmhorn: /, '')}`);
 }
 
 /** Makes the database when it is missing (or anew on `reset`), and brings its schema up to date. */
@@ -24,7 +22,7 @@ export async function prepareDatabase(cluster, name, { reset = false } = {}) {
   } finally {
     await sql.end();
   }
-  tsx(
+  await tsx(
     ['bin/migrate.ts'],
     { DATABASE_OWNER_URL: cluster.ownerUrl(name), DATABASE_APP_PASSWORD: cluster.password },
     'the schema could not be brought up to date',

@@ -2,7 +2,7 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { Plain, say } from './say.mjs';
+import { node, Plain, say } from './say.mjs';
 
 export const root = join(import.meta.dirname ?? new URL('.', import.meta.url).pathname, '..', '..');
 
@@ -125,7 +125,7 @@ function fingerprint(path, hash) {
 }
 
 /** A production build, reused while no source file has changed. */
-export function ensureBuild() {
+export async function ensureBuild() {
   const hash = createHash('sha256');
   for (const s of sources) fingerprint(join(root, s), hash);
   const want = hash.digest('hex');
@@ -133,11 +133,11 @@ export function ensureBuild() {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return;
   say('Making the production build …');
   const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' };
-  const done = spawnSync(process.execPath, [join(root, 'bin/build.mjs')], {
+  const { good, words } = await node([join(root, 'bin/build.mjs')], {
     cwd: root,
     env,
-    encoding: 'utf8',
+    stdio: ['ignore', 'pipe', 'pipe'],
   });
-  if (done.status !== 0) throw new Plain(`the build failed:\n${done.stdout}\n${done.stderr}`);
+  if (!good) throw new Plain(`the build failed:\n${words}`);
   writeFileSync(stamp, want);
 }
