@@ -16,6 +16,23 @@ it.each(trainingLabels.map((l) => [l.key, l] as const))('%s comes back from its 
   expect(back).toEqual({ ...label, version: label.version + 1 });
 });
 
+it('a new use is asked for by centimetres of trunk and litres of water, until somebody says otherwise', () => {
+  expect(draftOfUse(null)).toMatchObject({
+    per: 'diameter',
+    eachUnit: 'cm',
+    unit: 'mL',
+    carrier: 'none',
+    waterUnit: 'L',
+    waterBy: 'diameter',
+    waterEach: '1',
+    waterEachUnit: 'cm',
+    measuredAt: 'breast-height',
+    stems: 'unanswered',
+    each: '',
+    ground: 'treated',
+  });
+});
+
 it('a label is entered from nothing: identity, a class table with its own water, a second use', () => {
   const f = labelDraft(null, POUNDS);
   Object.assign(f, {

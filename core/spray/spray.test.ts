@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { crownVolume, sprayVolume } from './crown';
+import { crownGround, crownVolume, sprayVolume } from './crown';
 import { loads, markStep, mixingOrder } from './loads';
 
 const crown = { shape: 'ellipsoid', widthM: 6.2, depthM: 7.5 } as const;
@@ -13,6 +13,13 @@ it('a crown half as wide holds a quarter; a cone half of an ellipsoid', () => {
   expect(crownVolume({ ...crown, widthM: 3.1 }) * 4).toBeCloseTo(crownVolume(crown), 9);
   expect(crownVolume({ ...crown, shape: 'cone' }) * 2).toBeCloseTo(crownVolume(crown), 9);
   expect(crownVolume({ shape: 'hedge', widthM: 1, depthM: 2, lengthM: 10 })).toBe(20);
+});
+it('the ground below a crown is its circle, below a hedge its rectangle', () => {
+  expect(crownGround(crown)).toBeCloseTo(Math.PI * 3.1 ** 2, 9);
+  expect(crownGround({ shape: 'cylinder', widthM: 2, depthM: 9 })).toBeCloseTo(Math.PI, 9);
+  expect(crownGround({ shape: 'hedge', widthM: 1.5, depthM: 2, lengthM: 10 })).toBe(15);
+  // A hedge whose length nobody gave is as long as it is wide.
+  expect(crownGround({ shape: 'hedge', widthM: 1.5, depthM: 2 })).toBe(2.25);
 });
 it('the own log replaces the estimate from three trees on, by its median', () => {
   const log = [8, 12, 40].map((litres) => ({ litres, m3: 100 }));
