@@ -71,9 +71,7 @@ export function TaskForm({ siteId, today }: { siteId: string; today: string }) {
     });
   return (
     <details className="mt-2" open={issues.length > 0 || undefined}>
-      <summary className="flex min-h-hand items-center font-bold">
-        Come back for something, or leave it to the client
-      </summary>
+      <summary className="min-h-hand py-3 font-bold">Come back for something, or leave it to the client</summary>
       <FormIssues issues={issues} known={['who', 'what', 'instructions', 'due', 'tag']} />
       <Choices
         label="Who does it"

@@ -73,6 +73,9 @@ it('what is seen moves its turn; another company sees nothing of it', async () =
   const [first] = (await boardAt(viewer, later(6))).groups;
   expect(first).toMatchObject({ planId, turn: { why: 'leaking' } });
   expect(await see('running', later(7), { leftMl: 1e4 })).toMatchObject({ ok: false, issues: [{ path: 'leftMl' }] });
+  const { putMl } = (await installedDevicesOf(viewer, planId))[0]!;
+  expect(await see('running', later(7), { leftMl: putMl / 2 })).toMatchObject({ ok: true });
+  expect(await see('running', later(7), { leftMl: putMl + 0.1 })).toMatchObject({ ok: false });
   expect(await see('running', later(7), { at: later(-30).toISOString() })).toMatchObject({
     ok: false,
     issues: [{ path: 'at' }],

@@ -3,7 +3,7 @@ import { findCondition, trainingLabels } from '@/knowledge';
 import { USUAL_PRICES } from '../cost/prices';
 import { presentValue } from '../cost/value';
 import type { Dose } from '../dose/dose';
-import { weightOf, yearOf } from '../season/programme';
+import { weightOf, yearsInto } from '../season/programme';
 import {
   expectedOfUse,
   courses,
@@ -63,7 +63,7 @@ it('money over the years is the sum of its visits, discounted by their year, and
         const sum = presentValue(
           got.visits
             .filter((v) => v.kind === 'treat')
-            .map((v) => ({ year: yearOf('2026-05-20', v.day), amount: once * weightOf(v) })),
+            .map((v) => ({ year: yearsInto('2026-05-20', v.day), amount: once * weightOf(v) })),
           USUAL_PRICES.discount,
         );
         expect(got.overYears).toBe(Math.round(sum));

@@ -7,7 +7,7 @@ import { aloneMinutes } from '../label/minutes';
 import { METHOD_NAMES, optionsOf, type Method } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
 import type { LocalDate } from '../../lib/calendar/zone';
-import { programmed, USUAL_PROGRAMME, visitsOf, weightOf, yearOf, type Life, type Step } from '../season/programme';
+import { programmed, USUAL_PROGRAMME, visitsOf, weightOf, yearsInto, type Life, type Step } from '../season/programme';
 import { type FollowUpRule } from '../season/rules';
 import { localRules } from '../season/local-rules';
 import { type Weighing } from '../gates/context';
@@ -146,7 +146,7 @@ export function overTheYears(step: Step, once: number, weighing: Weighing) {
     times: times.length,
     overYears: Math.round(
       presentValue(
-        times.map((v) => ({ year: yearOf(weighing.on, v.day), amount: once * weightOf(v) })),
+        times.map((v) => ({ year: yearsInto(weighing.on, v.day), amount: once * weightOf(v) })),
         weighing.prices.discount,
       ),
     ),

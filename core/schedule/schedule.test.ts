@@ -511,6 +511,16 @@ it('a company learns its own pace: eight sprays of six minutes weigh as much as 
   expect(learnedPace([], [])['soil-drench']).toEqual({ ...PACE['soil-drench'], own: 0 });
 });
 
+it.each([
+  // The clock of a piece that took less was started with the pen; one that took more was never stopped.
+  [1.9, 0],
+  [2, 1],
+  [240, 1],
+  [240.1, 0],
+])('a piece of work of %d minutes teaches: %d', (minutes, own) =>
+  expect(learnedPace([{ method: 'foliar-spray', minutes, holes: 0 }], [])['foliar-spray'].own).toBe(own),
+);
+
 describe('closed days teach how long setting up takes', () => {
   const at = (clock: string) => `2027-05-03T${clock}:00.000Z`;
   const yard = { lat: 50, lon: 0 };

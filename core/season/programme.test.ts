@@ -2,7 +2,16 @@ import { monthOf } from '../../lib/calendar/months';
 import fc from 'fast-check';
 import { dayAfter } from '../../lib/calendar/days';
 import { WORKS } from '../work/works';
-import { FOR_GOOD, programmed, USUAL_PROGRAMME, visitsOf, weightOf, yearOf, type Life, type Step } from './programme';
+import {
+  FOR_GOOD,
+  programmed,
+  USUAL_PROGRAMME,
+  visitsOf,
+  weightOf,
+  yearsInto,
+  type Life,
+  type Step,
+} from './programme';
 import type { LocalFollowUpRule } from './local-rules';
 
 const again = (
@@ -113,7 +122,7 @@ it('all visits lie within the years and in order; treatments keep their distance
         if (maxPerYear)
           for (const y of new Set(days.map((d) => d.slice(0, 4))))
             expect(days.filter((d) => d.startsWith(y)).length).toBeLessThanOrEqual(maxPerYear);
-        expect(yearOf(from, days.at(-1) ?? from)).toBeLessThan(years);
+        expect(yearsInto(from, days.at(-1) ?? from)).toBeLessThan(years);
       },
     ),
     { numRuns: 300 },

@@ -187,4 +187,4 @@ function visitsByLife(step: Step & { life: Life }, from: LocalDate, years: numbe
 const CONDITIONAL = 0.5;
 export const weightOf = (v: Pick<Visit, 'onlyIf'>): number => (v.onlyIf ? CONDITIONAL : 1);
 /** Whole years from the first day of a plan to a visit. */
-export const yearOf = (from: LocalDate, day: LocalDate): number => Math.floor(daysBetween(from, day) / 365.25);
+export const yearsInto = (from: LocalDate, day: LocalDate): number => Math.floor(daysBetween(from, day) / 365.25);

@@ -36,6 +36,7 @@ it('loads add up to the whole, none is over the tank, and each is as strong as t
       fc.pre(total / tank < 500);
       const all = loads(total, product, { holdsMl: tank });
       const sum = (f: (l: (typeof all)[number]) => number) => all.reduce((a, l) => a + f(l), 0);
+      expect(all.map((l) => l.number)).toEqual(all.map((_, i) => i + 1));
       expect(Math.abs(sum((l) => l.spray) - total)).toBeLessThanOrEqual(2e-6 * total);
       expect(Math.abs(sum((l) => l.product) - product)).toBeLessThanOrEqual(2e-6 * product);
       for (const l of all) {

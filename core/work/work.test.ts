@@ -2,29 +2,10 @@ import fc from 'fast-check';
 import { findCondition, findHost } from '@/knowledge';
 import { closedSeason } from './cuts';
 import { WORK_RULES } from './rules';
+import { elmFacts as f } from './testing';
 import { factsOn, readAnswers, usualAnswers, type Answers, type Work, type WorkFacts, northernMonthOf } from './work';
 import { findWork, WORKS, worksFor } from './works';
 
-const f: WorkFacts = {
-  on: '2026-06-01',
-  south: false,
-  customWorks: [],
-  system: 'metric',
-  tag: '12',
-  host: findHost('wych-elm')!,
-  diameterCm: 46.2,
-  heightM: 14,
-  crownWidthM: 8,
-  texture: 'loam',
-  condition: findCondition('dutch-elm-disease'),
-  mainRoots: [],
-  group: null,
-  zoneSchool: '12',
-  woundSchool: 'wilt region',
-  meshSchool: 'metal',
-  closedSeasons: [{ hosts: ['oak'], from: '04-01', to: '07-31', why: 'Beetles fly.' }],
-  region: 'Test',
-};
 const out = (id: string, a: Answers = {}, facts: Partial<WorkFacts> = {}) => {
   const w = findWork(id, [])!;
   const all = { ...f, ...facts };

@@ -117,7 +117,7 @@ export const licenceRules: Rule[] = [
             title: 'Label not checked',
             sentence: 'Nobody has compared this entry with the label in hand.',
             source: 'practice: the label in hand comes first',
-            satisfy: 'Read it against the label and sign it on the Shelf.',
+            satisfy: 'Read it against the label and sign it under Stock.',
           }),
   },
   /** A check that runs out before the visit can be renewed before it. */
@@ -140,7 +140,7 @@ export const licenceRules: Rule[] = [
             sentence: `It was compared with the label in hand on ${formatDay(facts.labelChecked)}; a check holds ${facts.region.labelCheckMonths} months here.`,
             source: `region ${facts.region.name}: label checks`,
             facts: [`checked ${facts.labelChecked}`],
-            satisfy: 'Compare it again and sign it on the Shelf.',
+            satisfy: 'Compare it again and sign it under Stock.',
           })
         : null;
     },

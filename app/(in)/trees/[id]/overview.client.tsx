@@ -105,7 +105,7 @@ export function Remind({ treeId, today }: { treeId: string; today: string }) {
   const { busy, issues, send } = useSend(addReminder, made);
   return (
     <details className="mt-2" open={issues.length > 0 || undefined}>
-      <summary className="flex min-h-hand items-center font-bold">Come back on a day of your own</summary>
+      <summary className="min-h-hand py-3 font-bold">Come back on a day of your own</summary>
       <FormIssues issues={issues} known={['on', 'what']} />
       <div className="grid gap-x-5 desk:grid-cols-[170px_1fr_auto] desk:items-end">
         <TextField

@@ -261,9 +261,7 @@ export function LabelEditor({
           className="mt-5 mb-5"
           open={f.keeps !== '' || f.inFlowers !== '' || f.partners !== '' || f.notWith.length > 0 || f.n !== ''}
         >
-          <summary className="flex min-h-hand items-center font-semibold">
-            More that the label says of the product
-          </summary>
+          <summary className="min-h-hand py-3 font-semibold">More that the label says of the product</summary>
           <div className="grid gap-x-5 desk:grid-cols-3">
             {word('price', 'Price of a litre or kilogram', { inputMode: 'decimal' })}
             {word('density', 'Density, g/mL', { inputMode: 'decimal' })}

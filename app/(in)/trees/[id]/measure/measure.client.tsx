@@ -256,7 +256,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
         onToggle={(e) => e.currentTarget.open !== form.more && setForm((f) => ({ ...f, more: !f.more }))}
         className="mb-5"
       >
-        <summary className="flex min-h-hand items-center font-bold">Height, crown, ring, obstacles</summary>
+        <summary className="min-h-hand py-3 font-bold">Height, crown, ring, obstacles</summary>
         <div className="pt-2">
           <div className="grid grid-cols-2 gap-x-4">
             <TextField

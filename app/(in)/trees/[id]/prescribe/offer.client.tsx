@@ -12,7 +12,7 @@ export function Quoted({ treeId, weighed }: { treeId: string; weighed: Weighed[]
   const { busy, issues, send } = useSend(sendQuote);
   return (
     <details className="mt-4">
-      <summary className="flex min-h-hand items-center font-bold">Offer these to the client</summary>
+      <summary className="min-h-hand py-3 font-bold">Offer these to the client</summary>
       <FormIssues issues={issues} known={['days', 'message']} />
       <div className="flex flex-wrap gap-2 pt-2">
         {weighed

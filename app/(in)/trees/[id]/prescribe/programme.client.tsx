@@ -141,7 +141,7 @@ export function PlanOfTree({
           <h3>Visits to come</h3>
           <VisitList visits={visits.slice(0, 5)} />
           <details>
-            <summary className="flex min-h-hand items-center font-semibold">
+            <summary className="min-h-hand py-3 font-semibold">
               All {visits.length} visits in {years(programme.years)}, and their rules
             </summary>
             {inYears.map((y) => (

@@ -1,6 +1,6 @@
 import type { Programme } from '@/core/season/programme';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { Schools } from '@/core/decide/schools';
 import type { Dose } from '@/core/dose/dose';
 import type { Label, LabelUse } from '@/core/label/schema';
@@ -134,7 +134,7 @@ export function RingBench({
         </ul>
       )}
       <details className="no-print mt-2">
-        <summary className="flex min-h-hand items-center font-semibold">What counts in placing</summary>
+        <summary className="min-h-hand py-3 font-semibold">What counts in placing</summary>
         <p className="mb-2 text-[0.9375rem] text-ink-2">
           An even spread always counts. What the rules forbid is never traded for anything.
         </p>
@@ -169,13 +169,37 @@ interface Budgeted {
   programme: Programme;
 }
 
-/** The ring through the years of a programme, folded: its holes are placed visit by visit, and only for who opens it. */
+/** The ring carried through the years of a programme with one interval between its visits. */
+function budgetOf({ dose, label, use, treatmentContext, programme }: Budgeted, everyYears: number) {
+  return woundBudget(ringInput({ context: treatmentContext, label, use, worked: dose })!, {
+    everyYears,
+    years: programme.years,
+    growthCm: treatmentContext.host.growthCmPerYear,
+    drillMm: use.sites!.drillMm,
+    sitesPerCm: dose.sites!.count / dose.girthCm,
+  });
+}
+
+/**
+ * Whether the trunk has room for the holes of the coming years. What the programme comes to is told once the page stands, since
+ * its holes are placed visit by visit; the other intervals are placed for who opens it.
+ */
 export function WoundBudgets(props: Budgeted) {
   const [open, setOpen] = useState(false);
+  const [told, setTold] = useState('');
+  const { dose, label, use, treatmentContext, practice, programme } = props;
+  const everyYears = programme.everyYears ?? (practice === 'yearly, small' ? 1 : 2);
+  useEffect(() => {
+    const later = setTimeout(() =>
+      setTold(budgetOf({ dose, label, use, treatmentContext, practice, programme }, everyYears).sentence),
+    );
+    return () => clearTimeout(later);
+  }, [dose, label, use, treatmentContext, practice, programme, everyYears]);
   return (
     <details className="mt-7 border-t border-line" onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary className="flex min-h-hand items-center font-semibold">
-        Holes over the years: is there room for them all?
+      <summary className="min-h-hand py-2">
+        <b>Holes over the years</b>
+        <span className="block text-[0.9375rem]">{told}</span>
       </summary>
       {open && <WoundBudgetTable {...props} />}
     </details>
@@ -183,20 +207,12 @@ export function WoundBudgets(props: Budgeted) {
 }
 
 /** Yearly, every second and every third year, side by side. */
-function WoundBudgetTable({ dose, label, use, treatmentContext, practice, programme }: Budgeted) {
+function WoundBudgetTable(props: Budgeted) {
+  const { use, treatmentContext, practice, programme } = props;
   const { years, everyYears } = programme;
-  const rows = useMemo(() => {
-    const input = ringInput({ context: treatmentContext, label, use, worked: dose })!;
-    return [...new Set([1, 2, 3, ...(everyYears ? [everyYears] : [])])].sort().map((every) =>
-      woundBudget(input, {
-        everyYears: every,
-        years,
-        growthCm: treatmentContext.host.growthCmPerYear,
-        drillMm: use.sites!.drillMm,
-        sitesPerCm: dose.sites!.count / dose.girthCm,
-      }),
-    );
-  }, [treatmentContext, label, use, dose, years, everyYears]);
+  const intervals = [...new Set([1, 2, 3, ...(everyYears ? [everyYears] : [])])].sort();
+  const rows = intervals.map((every) => budgetOf(props, every));
+  const closes = yearsToClose(use.sites!.drillMm, treatmentContext.host.growthCmPerYear);
   const least = (use.intervals.minDays ?? 0) / 365;
   return (
     <>
@@ -234,9 +250,8 @@ function WoundBudgetTable({ dose, label, use, treatmentContext, practice, progra
         </tbody>
       </table>
       <p className="mt-2 text-small text-ink-2">
-        A hole of {use.sites!.drillMm} mm closes in about{' '}
-        {yearsToClose(use.sites!.drillMm, treatmentContext.host.growthCmPerYear)} years on this host; the label bars its
-        bark for {use.sites!.oldSiteYears}.
+        A hole of {use.sites!.drillMm} mm closes in about {closes === 1 ? 'a year' : `${closes} years`} on this host;
+        the label bars its bark for {use.sites!.oldSiteYears}.
       </p>
     </>
   );

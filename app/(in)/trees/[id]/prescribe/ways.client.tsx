@@ -216,11 +216,11 @@ export function Shelf({
         )}
         {works.fit.map(workRow)}
         <details className="mt-2">
-          <summary className="flex min-h-hand items-center font-semibold">Other works ({works.other.length})</summary>
+          <summary className="min-h-hand py-3 font-semibold">Other works ({works.other.length})</summary>
           {works.other.map(workRow)}
         </details>
         <details>
-          <summary className="flex min-h-hand items-center font-semibold">
+          <summary className="min-h-hand py-3 font-semibold">
             Labels for other hosts or troubles ({rest.length})
           </summary>
           {rest.map(product)}
