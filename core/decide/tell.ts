@@ -77,6 +77,8 @@ export function tellOf(t: Tellable): string {
     case 'treat now':
       if (about && about.kind !== 'harmless') out.push(about.tell);
       if (t.now.length) out.push(`Now: ${list(t.now.map(inSentence))}.`);
+      // A client is never sent an empty page, whatever is not known yet.
+      else if (!about || about.kind === 'harmless') out.push('It is treated. We tell you how before we begin.');
       break;
     case 'treat in its window':
       if (about && about.kind !== 'harmless') out.push(about.tell);
