@@ -58,6 +58,18 @@ describe('when a device is empty', () => {
     expect(nearly.at > at(40) && nearly.at < at(45)).toBe(true);
   });
 
+  it('the last amount that was read counts, and one that was only seen running tells no amount', () => {
+    const half = { at: at(20), state: 'running' as const, leftMl: 10 };
+    const minutes = (leftMl: number | null) => {
+      const seen = leftMl === 10 ? [half] : [half, { at: at(25), state: 'running' as const, leftMl }];
+      return (Date.parse(emptyAt(installed({ seen }), nobody, at(25)).at) - Date.parse(EIGHT)) / 60_000;
+    };
+    expect(minutes(null)).toBeCloseTo(minutes(10), 1);
+    // Running with nothing left is a slip, and no amount either.
+    expect(minutes(0)).toBeCloseTo(minutes(10), 1);
+    expect(minutes(9)).toBeGreaterThan(minutes(10) + 2);
+  });
+
   it('never before it was last seen to hang, in order, and an empty one is empty when that was seen', () => {
     fc.assert(
       fc.property(
