@@ -83,8 +83,10 @@ export async function pages({ report, row }: Table): Promise<void> {
   await owner.end();
 }
 
-/** A tree that has been examined and decided, and a sheet that waits. */
-/** A tree of the avenue, since other measurements bring long lists of trees to other sites of the sample, and an open plan. */
+/**
+ * A tree of the avenue that was inspected and decided, and an open plan; of the avenue, since other measurements bring long
+ * lists of trees to other sites of the sample.
+ */
 async function subjects(owner: Sql) {
   const [row] = await owner<{ tree: string; plan: string }[]>`
     select

@@ -97,6 +97,9 @@ it('pulled with half of it left, half is what may be booked; undone, it hangs ag
     ok: false,
     issues: [{ path: `devices.${devices[0]!.id}` }],
   });
+  // What is left and what was spilt were in it together.
+  const spilt = half.map((d, i) => ({ ...d, lostMl: devices[i]!.putMl * 0.6 }));
+  expect(await pull(spilt, later(60))).toMatchObject({ ok: false, issues: [{ path: `devices.${devices[0]!.id}` }] });
   expect(await pull(half, later(-5))).toMatchObject({ ok: false, issues: [{ path: 'at' }] });
   const id = v7();
   const whole = { id, at: later(60).toISOString(), devices: half };

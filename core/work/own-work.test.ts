@@ -2,28 +2,15 @@ import fc from 'fast-check';
 import { findHost } from '@/knowledge';
 import { workOf } from './own-work';
 import { customWorkSchema, type CustomWork } from './own-work-schema';
+import { elmFacts } from './testing';
 import { usualAnswers, type Answers, type WorkFacts } from './work';
 import { findWork, WORKS, worksFor } from './works';
 
 const facts: WorkFacts = {
+  ...elmFacts,
   on: '2027-06-10',
-  system: 'metric',
-  tag: '12',
   host: findHost('pedunculate-oak')!,
-  diameterCm: 46.2,
-  heightM: 14,
-  crownWidthM: 8,
-  texture: 'loam',
   condition: { id: 'lime-aphid', name: 'Lime aphid' },
-  south: false,
-  customWorks: [],
-  mainRoots: [],
-  group: null,
-  zoneSchool: '12',
-  woundSchool: 'wilt region',
-  meshSchool: 'metal',
-  closedSeasons: [{ hosts: ['oak'], from: '04-01', to: '07-31', why: 'Beetles fly.' }],
-  region: 'Test',
 };
 const made = (more: object = {}): CustomWork =>
   customWorkSchema.parse({
