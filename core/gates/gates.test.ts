@@ -1136,3 +1136,13 @@ it('a hold opens with a written reason; a stop never does', () => {
   const stopped = gates({}, { soil: 'frozen' });
   expect(blocked(stopped, { 'soil-saturated-frozen': 'Thaws at noon' })).toHaveLength(1);
 });
+
+it('what keeping and replacing cost is told in whole money, not in its hundredths', () => {
+  const prices = money(-1)!;
+  const told = gates({ money: prices }).find((g) => g.id === 'removal-cheaper')!.sentence;
+  const [, keep, remove] = /costs (\d+) in .* replanting (\d+)\./.exec(told)!.map(Number);
+  // They cost the same but for a penny, which is what it costs to replace it.
+  expect(keep).toBe(remove);
+  expect(remove! * 100).toBeGreaterThan(0.9 * prices.by.prices.removeAndReplant);
+  expect(remove! * 100).toBeLessThan(1.1 * prices.by.prices.removeAndReplant);
+});

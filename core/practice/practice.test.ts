@@ -47,6 +47,23 @@ describe('a round', () => {
     host: findHost(c.hostId)!,
     base,
   });
+  it('names in part count in part: the first truth whole, another true one most, a look-alike a little, anything else nothing', () => {
+    const [first] = c.truth;
+    const paired = shipped.conditions.find((x) => x.lookalikes.length > 0)!;
+    const strange = shipped.conditions.find(
+      (x) => !c.truth.includes(x.id) && !findCondition(first!)!.lookalikes.includes(x.id),
+    )!;
+    const other = { ...c, truth: [first!, strange.id] };
+    const truth = (condition: string, of = c) =>
+      scorePractice({ c: of, asked: [], said: { condition, decision: 'test first' }, host: findHost(c.hostId)!, base })
+        .parts[0]!.points;
+    expect([
+      truth(first!),
+      truth(strange.id, other),
+      truth(paired.lookalikes[0]!, { ...c, truth: [paired.id] }),
+      truth(strange.id),
+    ]).toEqual([50, 35, 10, 0]);
+  });
   it('gives full marks for truth, decision, no waste and no harm; and shows the engine’s way', () => {
     const full = scorePractice({
       c,
