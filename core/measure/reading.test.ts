@@ -19,7 +19,7 @@ const typed = (more: object = {}) =>
     method: 'tape',
     ...more,
   });
-const faults = (more: object) => {
+const refusedAt = (more: object) => {
   const read = readReading(typed(more));
   return read.ok ? [] : read.issues.map((i) => i.path);
 };
@@ -72,7 +72,7 @@ it.each([
   ['m', 'crownBase', '100', '101'],
   ['ft', 'crownBase', '328', '329'],
 ])('in %s the largest %s is %s: %s is refused at its place, and so is what is no number', (unit, field, most, over) => {
-  const at = (text: string) => faults({ heightUnit: unit, [field]: text });
+  const at = (text: string) => refusedAt({ heightUnit: unit, [field]: text });
   expect(at(most)).toEqual([]);
   expect(at(over)).toEqual([field]);
   expect(at('many')).toEqual([field]);
@@ -80,14 +80,14 @@ it.each([
 });
 
 it('a tree and its crown are not nothing, though leaves may reach the ground', () => {
-  expect(faults({ height: '0' })).toEqual(['height']);
-  expect(faults({ crownWidth: '0' })).toEqual(['crownWidth']);
-  expect(faults({ crownBase: '0' })).toEqual([]);
+  expect(refusedAt({ height: '0' })).toEqual(['height']);
+  expect(refusedAt({ crownWidth: '0' })).toEqual(['crownWidth']);
+  expect(refusedAt({ crownBase: '0' })).toEqual([]);
 });
 
 it('the lowest leaves hang below the top, not at it', () => {
-  expect(faults({ height: '12', crownBase: '12' })).toEqual(['crownBase']);
-  expect(faults({ height: '12', crownBase: '11.9' })).toEqual([]);
+  expect(refusedAt({ height: '12', crownBase: '12' })).toEqual(['crownBase']);
+  expect(refusedAt({ height: '12', crownBase: '11.9' })).toEqual([]);
 });
 
 it('every fault is told with its place, all of them at once', () => {
@@ -99,5 +99,5 @@ it('every fault is told with its place, all of them at once', () => {
     { kind: 'girth', value: '145', unit: 'cm' },
     { kind: 'girth', value: '', unit: 'cm' },
   ];
-  expect(faults({ stems, arcs, grain: '181' })).toEqual(['stems.1', 'grain', 'arcs.1', 'arcs.1']);
+  expect(refusedAt({ stems, arcs, grain: '181' })).toEqual(['stems.1', 'grain', 'arcs.1', 'arcs.1']);
 });
