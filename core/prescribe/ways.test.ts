@@ -117,3 +117,38 @@ it('every way weighed stands on the shelf with the same gates, and what is for o
   }
   expect(works).toEqual({ fit: [], other: [] });
 });
+
+describe('the way that is first in hand', () => {
+  const june = { ...elm, on: '2026-06-20' };
+  const here = (context: TreatmentContext) => options(context, trainingLabels, sheet);
+  const treats = (name: string | null, id: string) => findUse(shelf, name!)?.use.targets.includes(id) ?? false;
+
+  it('answers the problem that was named, never a feed or a repellent beside it', () => {
+    expect(treats(firstWay(june, here(june), null), 'elm-leaf-beetle')).toBe(true);
+    const feeds = here(june).filter((o) => o.result && !o.use.targets.includes('elm-leaf-beetle'));
+    expect(feeds.length).toBeGreaterThan(0);
+    expect(firstWay(june, feeds, null)).toBeNull();
+  });
+
+  it('where nothing was named, the freest of the shelf', () => {
+    const sound = { ...june, condition: null, problems: [], certainty: null, decision: null };
+    const offered = here(sound);
+    expect(firstWay(sound, offered, null)).toBe(nameOf(offered.find((o) => o.result)!));
+    expect(firstWay(sound, [], null)).toBeNull();
+  });
+
+  it('a work that may be done today goes before a product that is stopped or waits, and after one that is free', () => {
+    const [free] = here(june).filter(
+      (o) => o.result && !o.stops && !o.later && o.use.targets.includes('elm-leaf-beetle'),
+    );
+    expect(firstWay(june, [free!], 'wash')).toBe(nameOf(free!));
+    for (const held of [
+      { ...free!, stops: 1 },
+      { ...free!, later: true },
+    ]) {
+      expect(firstWay(june, [held], 'wash')).toBe(`${WORK}wash`);
+      expect(firstWay(june, [held], null)).toBe(nameOf(held));
+    }
+    expect(firstWay(june, [], 'wash')).toBe(`${WORK}wash`);
+  });
+});

@@ -66,6 +66,16 @@ it('filled to marks, loads reach the job and what the sprayer keeps back, by les
     }),
   );
 });
+it.each([
+  [50, 1],
+  [99, 1],
+  [100, 2],
+  [249, 2],
+  [250, 5],
+  [499, 5],
+  [500, 10],
+  [10_000, 200],
+])('a vessel of %d mL has a mark every %d mL', (holds, step) => expect(markStep(holds)).toBeCloseTo(step, 9));
 it('powders go in before emulsions, oils last', () => {
   const order = mixingOrder(['OIL', 'EC', 'WP', 'SL', 'SC'].map((formulation) => ({ formulation })));
   expect(order.map((o) => o.product.formulation)).toEqual(['WP', 'SC', 'EC', 'SL', 'OIL']);

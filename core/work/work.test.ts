@@ -300,3 +300,9 @@ it('a mulch ring is proposed as wide as half the crown reaches, never under 1 m,
   const radius = (crownWidthM: number | null) => usualAnswers(findWork('mulch', [])!, { ...f, crownWidthM })['radius'];
   expect([null, 1, 2, 3.3, 5, 6, 14].map(radius)).toEqual([1.5, 1, 1, 1.7, 2.5, 3, 3]);
 });
+
+it('what a work asks for is asked in the units that its sum reads, none of feet and inches', () => {
+  const units = new Set(WORKS.flatMap((w) => w.asks.flatMap((ask) => (ask.kind === 'number' ? [ask.unit] : []))));
+  expect([...units].filter((u) => /^(in|ft|yd|oz|lb|gal|°F)$/.test(u))).toEqual([]);
+  expect(units).toContain('cm');
+});
