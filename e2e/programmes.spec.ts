@@ -91,7 +91,7 @@ test('a programme of one’s own: copied, a fault told at its step, kept, and la
   await walk.getByText('Walk the guards').click();
   await walk.getByLabel('Name', { exact: true }).fill('x');
   await main.getByRole('button', { name: 'Keep this programme' }).click();
-  await expect(main.getByText('Say it in three signs at least.')).toBeVisible();
+  await expect(main.getByText('Say it in three characters at least.')).toBeVisible();
   await main.getByRole('listitem').nth(1).getByLabel('Name', { exact: true }).fill('Walk them after snow');
   await main.getByRole('button', { name: 'Keep this programme' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Guards of the harbour');

@@ -32,6 +32,7 @@ import type { Plan } from '@/store/plans';
 import type { Held } from '@/store/stock';
 import type { Inspection, PlanHead, RowTree, Tree, TreeRecord } from '@/store/tree';
 import type { Detections } from '@/store/diagnoses';
+import { sitesWithHeights } from '@/core/ring/ring';
 
 /** A plan with what its sheet needs. */
 export interface SheetFacts {
@@ -137,7 +138,7 @@ function recordOf({
     families: plan.label.actives.flatMap((a) => a.family ?? []),
     reEntryUntil: use ? reEntryUntil(use, b.endedAt) : b.endedAt,
     mixMl: dose.ok ? (dose.carrier?.totalMl ?? null) : null,
-    sites: ring?.sites.map((bearing, i) => ({ bearing, heightCm: ring.heights?.[i] ?? 20 })) ?? [],
+    sites: sitesWithHeights(ring, use?.sites?.heightCm),
     target: plan.conditionId,
     eatFrom: use && host ? eatFrom(host, use, doneOn) : null,
   };

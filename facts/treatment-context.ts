@@ -12,7 +12,7 @@ import { doubts } from '@/core/measure/plausible';
 import { stemDiameters } from '@/core/measure/trunk';
 import { lossUntreated } from '@/core/prescribe/costs';
 import { faced, type AlsoPlanned, type Choices, type TreatmentContext, type Weighing } from '@/core/gates/context';
-import type { OldSite } from '@/core/ring/ring';
+import { sitesWithHeights, type OldSite } from '@/core/ring/ring';
 import { dayIn, type LocalDate } from '@/lib/calendar/zone';
 import { expectedLeaf, type HostYear } from '@/core/season/year';
 import { crownVolume, type Crown } from '@/core/spray/crown';
@@ -134,15 +134,20 @@ const unsettledAsDone = (tree: Tree): TreatmentContext['earlier'] =>
     unsettledPlan: u.planId,
   }));
 
+type OpenPlan = Tree['plans'][number];
+/** What a plan's label says of its use, as it is held now. */
+const useOf = (plan: OpenPlan, labels: Held['labels']) =>
+  labels.find((l) => l.key === plan.labelKey)?.label.uses.find((u) => u.key === plan.useKey);
+
 /** An open plan as another one sees it. */
-function alsoPlanned(plan: Tree['plans'][number], labels: Held['labels'], today: string): AlsoPlanned {
+function alsoPlanned(plan: OpenPlan, labels: Held['labels'], today: string): AlsoPlanned {
   const label = labels.find((l) => l.key === plan.labelKey)?.label;
   return {
     on: plan.plannedFor && plan.plannedFor > today ? plan.plannedFor : today,
     assignment: plan.assignment,
     labelKey: plan.labelKey,
     labelName: plan.labelName,
-    method: label?.uses.find((u) => u.key === plan.useKey)?.method ?? 'soil-drench',
+    method: useOf(plan, labels)?.method ?? 'soil-drench',
     families: label?.actives.map((a) => a.family) ?? [],
     actives: label?.actives.map((a) => a.name) ?? [],
   };
@@ -258,10 +263,9 @@ function plannedOn(tree: Tree, labels: Held['labels'], today: LocalDate) {
   return {
     alsoPlanned: planned.map((p) => alsoPlanned(p, labels, today)),
     otherSites: planned.flatMap((p) =>
-      (p.result.ring?.sites ?? []).map((bearing, i) => ({
+      sitesWithHeights(p.result.ring, useOf(p, labels)?.sites?.heightCm).map((site) => ({
         labelKey: p.labelKey,
-        bearing,
-        heightCm: p.result.ring!.heights?.[i] ?? 20,
+        ...site,
       })),
     ),
   };

@@ -19,6 +19,7 @@ import { heldBy } from '@/store/stock';
 import { v5 } from 'uuid';
 import { z } from 'zod';
 import { notThen } from '../../facts/not-then';
+import { givesReason } from '@/lib/reason';
 
 const { weather, soil, leaf, said, released, basis, deviation } = treatmentInputSchema.shape;
 
@@ -32,7 +33,7 @@ export const installDevices = command({
     at: instant,
     guarded: z.enum(GUARDS),
     /** Why they hang through the night; empty where they are pulled before dark. */
-    overnight: z.string().trim().max(300, 'At most 300 signs.').default(''),
+    overnight: z.string().trim().max(300, 'At most 300 characters.').default(''),
     /** What was said at the tree before it was hung; left out, the station of the place speaks. */
     weather: weather.optional(),
     soil: soil.optional(),
@@ -77,7 +78,7 @@ export const installDevices = command({
         .map((g) => `${g.title}: ${g.sentence}`),
       ...(change?.followed === 'planned' ? [doseChangeSentence(change.was, viewer.units)] : []),
     ];
-    if (against.length && p.deviation.trim().length < 4)
+    if (against.length && !givesReason(p.deviation))
       return refuse('deviation', `${against.join(' ')} Say why it is hung all the same.`);
     const before = await installedDevicesOf(viewer, plan.id);
     if (before.some((d) => !d.removedAt)) return refuse('planId', 'What this plan hangs, hangs already.');

@@ -10,7 +10,7 @@ import { shipped } from '@/knowledge';
 import { z } from 'zod';
 
 /** What an entry of one's own rests on. */
-export const note = z.string().trim().min(3, 'Say what it rests on.').max(500, 'At most 500 signs.');
+export const note = z.string().trim().min(3, 'Say what it rests on.').max(500, 'At most 500 characters.');
 
 /**
  * What was sent as JSON, read by its schema; or its first issues, each with its place after `text.`.

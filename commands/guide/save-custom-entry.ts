@@ -16,7 +16,7 @@ export const saveCustomEntry = command({
   schema: z.object({
     id: uuid,
     kind: z.enum(ADDED_KINDS),
-    text: z.string().max(40_000, 'At most 40,000 signs.'),
+    text: z.string().max(40_000, 'At most 40,000 characters.'),
     note,
   }),
   once: (x) => x.id,

@@ -17,7 +17,7 @@ export const addAbsence = command({
       personId: uuid,
       from: day,
       to: day,
-      why: z.string().trim().max(200, 'At most 200 signs.').default(''),
+      why: z.string().trim().max(200, 'At most 200 characters.').default(''),
     })
     .refine((a) => a.from <= a.to, { path: ['to'], message: 'The last day lies before the first.' }),
   once: (a) => a.id,

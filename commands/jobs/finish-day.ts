@@ -45,8 +45,8 @@ export const finishDay = command({
         z.strictObject({
           id: uuid,
           siteId: uuid,
-          subject: z.string().trim().min(1, 'A message has a subject.').max(200, 'At most 200 signs.'),
-          body: z.string().trim().min(1, 'A message says something.').max(8000, 'At most 8000 signs.'),
+          subject: z.string().trim().min(1, 'A message has a subject.').max(200, 'At most 200 characters.'),
+          body: z.string().trim().min(1, 'A message says something.').max(8000, 'At most 8000 characters.'),
         }),
       )
       .max(60)

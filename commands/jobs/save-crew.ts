@@ -27,8 +27,8 @@ export const saveCrew = command({
     name: name('A crew'),
     personIds: z.array(uuid).max(12, 'At most 12 people.'),
     /** One rule a line. */
-    hours: z.string().max(1000, 'At most 1000 signs.'),
-    yard: z.string().max(60, 'At most 60 signs.'),
+    hours: z.string().max(1000, 'At most 1000 characters.'),
+    yard: z.string().max(60, 'At most 60 characters.'),
     least: z.number().int().min(1, 'At least one.').max(12, 'At most 12.'),
     active: z.boolean(),
     /** The version that the form rests on; null for a new crew. */

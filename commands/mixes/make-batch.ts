@@ -59,7 +59,7 @@ export const makeBatch = command({
     id: uuid,
     crewDayId: uuid.nullable(),
     planIds: z.array(uuid).min(1, 'Choose one tree at least.').max(300, 'At most 300 trees.'),
-    vessel: z.string().trim().min(1, 'Say what it is mixed in.').max(80, 'At most 80 signs.'),
+    vessel: z.string().trim().min(1, 'Say what it is mixed in.').max(80, 'At most 80 characters.'),
     /** mL of the mix, and product in it. */
     totalMl: z
       .number('Say how much is mixed.')

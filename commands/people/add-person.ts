@@ -12,7 +12,7 @@ export const addPerson = command({
   right: 'manage people',
   schema: z.object({
     id: uuid,
-    name: z.string().trim().min(1, 'The name is missing.').max(120, 'At most 120 signs.'),
+    name: z.string().trim().min(1, 'The name is missing.').max(120, 'At most 120 characters.'),
     email: z.email('That is no e-mail address.').max(200),
     role: z.enum(ROLES),
     password: passwordSchema,

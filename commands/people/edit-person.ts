@@ -6,7 +6,7 @@ import { ROLES } from '@/core/people/rights';
 import { changePerson, listPeople } from '@/store/people';
 import { z } from 'zod';
 
-const licence = z.string().trim().max(80, 'At most 80 signs.');
+const licence = z.string().trim().max(80, 'At most 80 characters.');
 
 export const editPerson = command({
   name: 'edit-person',
@@ -15,7 +15,7 @@ export const editPerson = command({
     id: uuid,
     role: z.enum(ROLES),
     licenceNumber: licence,
-    licenceCategories: z.string().max(300, 'At most 300 signs.'),
+    licenceCategories: z.string().max(300, 'At most 300 characters.'),
     licenceExpires: z.union([z.literal(''), z.iso.date('Give a day that exists, like 2027-03-31.')]),
     active: z.boolean(),
     basedOn: z.number().int().min(1),

@@ -4,7 +4,7 @@ import { strengthOf } from './strength';
 export const passwordSchema = z
   .string('Type a password.')
   .min(10, 'A password has at least ten signs.')
-  .max(200, 'At most 200 signs.');
+  .max(200, 'At most 200 characters.');
 
 /** From this score on (0 to 4) guessing takes longer than anybody tries. */
 const STRONG = 3;

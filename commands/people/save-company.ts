@@ -10,7 +10,7 @@ export const saveCompany = command({
   name: 'save-company',
   right: 'manage people',
   schema: z.object({
-    name: z.string().trim().min(1, 'The company needs a name.').max(120, 'At most 120 signs.'),
+    name: z.string().trim().min(1, 'The company needs a name.').max(120, 'At most 120 characters.'),
     region: regionKey,
     breastHeight: z.string().max(20),
     unit: z.enum(['cm', 'in']),

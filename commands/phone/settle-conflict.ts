@@ -7,6 +7,7 @@ import { may } from '@/core/people/rights';
 import { loadViewer } from '@/store/auth';
 import { syncConflicts, updateConflict, settleConflict, type SyncConflict } from '@/store/phones';
 import { z } from 'zod';
+import { reasonSchema } from '@/lib/reason-schema';
 
 export const settleSchema = z.discriminatedUnion('how', [
   z.object({
@@ -14,13 +15,16 @@ export const settleSchema = z.discriminatedUnion('how', [
     id: uuid,
     /** Reasons by the place that asked for one. */
     reasons: z
-      .record(z.string().regex(REASON, 'Only a reason can be added.'), z.string().trim().max(600, 'At most 600 signs.'))
+      .record(
+        z.string().regex(REASON, 'Only a reason can be added.'),
+        z.string().trim().max(600, 'At most 600 characters.'),
+      )
       .default({}),
   }),
   z.object({
     how: z.literal('set aside'),
     id: uuid,
-    words: z.string().trim().min(4, 'Say in a few words why it is not written.').max(600, 'At most 600 signs.'),
+    words: reasonSchema('Say in a few words why it is not written.', 600),
   }),
 ]);
 

@@ -26,7 +26,7 @@ export const assignProgramme = command({
     from: z.iso.date('Give the day like 2026-11-26.'),
     until: z.iso.date('Give the day like 2027-11-25.'),
     /** Why to go on in spite of what only holds, for all trees. */
-    reason: z.string().trim().max(600, 'At most 600 signs.').default(''),
+    reason: z.string().trim().max(600, 'At most 600 characters.').default(''),
     /** What was answered for all of them. */
     said: saidSchema.default({}),
     carriedFrom: uuid.nullable().default(null),

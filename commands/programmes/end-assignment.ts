@@ -4,6 +4,7 @@ import { uuid } from '@/lib/ids';
 import { dayIn } from '@/lib/calendar/zone';
 import { dropCarried, endAssignmentRow as end, getAssignment, assignedVisits } from '@/store/assignments';
 import { z } from 'zod';
+import { reasonSchema } from '@/lib/reason-schema';
 
 /** A laid programme ends: what is still to come is dropped, what was done stays in the book. */
 export const endAssignment = command({
@@ -11,7 +12,7 @@ export const endAssignment = command({
   right: 'prescribe',
   schema: z.object({
     id: uuid,
-    because: z.string().trim().min(4, 'Say why it ends.').max(500, 'At most 500 signs.'),
+    because: reasonSchema('Say why it ends.', 500),
   }),
   run: async ({ viewer, receivedAt }, { id, because }): Promise<Result> => {
     const assignment = await getAssignment(viewer, id);

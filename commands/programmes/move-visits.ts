@@ -4,6 +4,7 @@ import { uuid } from '@/lib/ids';
 import { getAssignment, visitsNamed } from '@/store/assignments';
 import { moveTo } from './move-to';
 import { z } from 'zod';
+import { reasonSchema } from '@/lib/reason-schema';
 
 /** Visits of a programme are moved to a day by hand, with why; what comes after them follows, and what it breaks is told. */
 export const moveVisits = command({
@@ -12,7 +13,7 @@ export const moveVisits = command({
   schema: z.object({
     visitIds: z.array(uuid).min(1, 'Choose one visit at least.').max(300, 'At most 300 visits at once.'),
     day: z.iso.date('Give the day like 2027-05-14.'),
-    because: z.string().trim().min(4, 'Say why it is moved.').max(500, 'At most 500 signs.'),
+    because: reasonSchema('Say why it is moved.', 500),
   }),
   run: async (context, p): Promise<Result<{ followed: number }>> => {
     const { viewer } = context;

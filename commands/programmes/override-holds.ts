@@ -4,6 +4,7 @@ import { uuid } from '@/lib/ids';
 import { getAssignment, reasonFor } from '@/store/assignments';
 import { settleAnew } from './settle';
 import { z } from 'zod';
+import { reasonSchema } from '@/lib/reason-schema';
 
 /** Holds of a laid programme are gone on in spite of, with one written reason for all its trees: what they kept back is planned. */
 export const overrideHolds = command({
@@ -11,7 +12,7 @@ export const overrideHolds = command({
   right: 'prescribe',
   schema: z.object({
     id: uuid,
-    reason: z.string().trim().min(4, 'Say why it goes on all the same.').max(600, 'At most 600 signs.'),
+    reason: reasonSchema('Say why it goes on all the same.', 600),
   }),
   run: async ({ viewer, receivedAt, station }, { id, reason }): Promise<Result> => {
     const assignment = await getAssignment(viewer, id);

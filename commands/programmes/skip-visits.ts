@@ -4,6 +4,7 @@ import { uuid } from '@/lib/ids';
 import { assignedVisits, leaveOut, visitsNamed } from '@/store/assignments';
 import { settleAnew } from './settle';
 import { z } from 'zod';
+import { reasonSchema } from '@/lib/reason-schema';
 
 /** Visits of a programme that are not made this time, and why; the series goes on from their day. */
 export const skipVisits = command({
@@ -11,7 +12,7 @@ export const skipVisits = command({
   right: 'settle a follow-up',
   schema: z.object({
     visitIds: z.array(uuid).min(1, 'Choose one visit at least.').max(300, 'At most 300 visits at once.'),
-    because: z.string().trim().min(4, 'Say why it is left out.').max(500, 'At most 500 signs.'),
+    because: reasonSchema('Say why it is left out.', 500),
   }),
   run: async ({ viewer, receivedAt, station }, p): Promise<Result> => {
     const named = await visitsNamed(viewer, p.visitIds);

@@ -19,7 +19,7 @@ export const checkRegion = command({
       .string()
       .trim()
       .min(3, 'Name the law, the code or the authority it was read against, and its date.')
-      .max(300, 'At most 300 signs.'),
+      .max(300, 'At most 300 characters.'),
   }),
   run: async ({ viewer: v, receivedAt }, { key = v.region, against }): Promise<Result> => {
     await insertRegion(v, v7(), key, {

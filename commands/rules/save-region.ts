@@ -10,7 +10,7 @@ import { insertRegion } from '@/store/people';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 
-const lines = z.string().max(8000, 'At most 8000 signs.');
+const lines = z.string().max(8000, 'At most 8000 characters.');
 
 const rows = (text: string) =>
   text
@@ -31,18 +31,18 @@ export const saveRegion = command({
   schema: z.object({
     /** The profile that is meant; the company's own region where nothing is said. */
     key: regionKey.optional(),
-    name: z.string().trim().min(2, 'Give the region a name.').max(80, 'At most 80 signs.'),
+    name: z.string().trim().min(2, 'Give the region a name.').max(80, 'At most 80 characters.'),
     water: typed,
     boundary: typed,
-    beeTrees: z.string().max(600, 'At most 600 signs.'),
+    beeTrees: z.string().max(600, 'At most 600 characters.'),
     banned: lines,
     reserved: lines,
     closed: lines,
     bannedUses: lines,
     presence: lines,
-    reportable: z.string().max(4000, 'At most 4000 signs.'),
-    licenceClasses: z.string().max(600, 'At most 600 signs.'),
-    recordFields: z.string().max(600, 'At most 600 signs.'),
+    reportable: z.string().max(4000, 'At most 4000 characters.'),
+    licenceClasses: z.string().max(600, 'At most 600 characters.'),
+    recordFields: z.string().max(600, 'At most 600 characters.'),
     notifyMethods: z.array(z.enum(METHODS)).max(20),
     notifyHours: typed,
     checkMonths: typed,

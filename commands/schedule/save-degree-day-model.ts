@@ -15,7 +15,7 @@ export const saveDegreeDayModel = command({
   right: 'edit the guide',
   schema: z.object({
     id: uuid,
-    what: z.string().trim().min(3, 'Say what the heat brings about.').max(50, 'At most 50 signs.'),
+    what: z.string().trim().min(3, 'Say what the heat brings about.').max(50, 'At most 50 characters.'),
     hosts: z.array(z.string().max(60)).min(1, 'Say on which host.').max(20, 'At most twenty hosts.'),
     baseC: typed,
     /** Empty where heat counts however hot it is. */
@@ -23,7 +23,7 @@ export const saveDegreeDayModel = command({
     method: z.enum(['single-sine', 'average']),
     sum: typed,
     /** Empty: from the new year; else what somebody must see first. */
-    from: z.string().trim().max(80, 'At most 80 signs.'),
+    from: z.string().trim().max(80, 'At most 80 characters.'),
     basis: note,
     /** It is told no more; what it was stays on record. */
     retired: z.boolean().default(false),

@@ -8,8 +8,8 @@ import { getTask, settleTask } from '@/store/tasks';
 const schema = z.strictObject({
   token: z.string().min(10).max(100),
   id: uuid,
-  who: z.string().trim().min(2, 'Write your name.').max(120, 'At most 120 signs.'),
-  said: z.string().trim().max(1000, 'At most 1000 signs.').default(''),
+  who: z.string().trim().min(2, 'Write your name.').max(120, 'At most 120 characters.'),
+  said: z.string().trim().max(1000, 'At most 1000 characters.').default(''),
 });
 
 const GONE = 'This address does not work any more. Ask for a new one.';

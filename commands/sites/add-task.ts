@@ -20,8 +20,8 @@ export const addTask = command({
     /** A tag of the place; empty for the whole place. */
     tag: z.string().trim().max(24).default(''),
     who: z.enum(['company', 'client'], 'Say who does it.'),
-    what: z.string().trim().min(3, 'Say what is to be done.').max(200, 'At most 200 signs.'),
-    instructions: z.string().trim().max(2000, 'At most 2000 signs.').default(''),
+    what: z.string().trim().min(3, 'Say what is to be done.').max(200, 'At most 200 characters.'),
+    instructions: z.string().trim().max(2000, 'At most 2000 characters.').default(''),
     due: z.iso.date('Give the day like 2027-05-14.'),
   }),
   once: (x) => x.id,

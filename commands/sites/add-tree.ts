@@ -17,10 +17,10 @@ export const addTree = command({
   schema: z.object({
     id: uuid,
     siteId: uuid,
-    tag: z.string().trim().min(1, 'A tree needs its tag.').max(24, 'A tag has at most 24 signs.'),
+    tag: z.string().trim().min(1, 'A tree needs its tag.').max(24, 'A tag has at most 24 characters.'),
     hostId: z.string().refine((h) => findHost(h) !== null, 'Choose the host.'),
     /** What the tree is, where it stands for a species without an entry. */
-    species: z.string().trim().max(120, 'At most 120 signs.').default(''),
+    species: z.string().trim().max(120, 'At most 120 characters.').default(''),
     girth: typed,
     unit: z.enum(['cm', 'in']),
   }),

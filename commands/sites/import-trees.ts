@@ -46,7 +46,7 @@ export const importTrees = command({
     /** Lines of the file that are no trees (a sum, a stump, an empty site) and stay out. */
     leaveOut: z.array(z.number().int().min(1)).max(MOST_TREES).default([]),
     /** How the list is called afterwards; as a rule the name of its file. */
-    name: z.string().trim().max(200, 'At most 200 signs.').default(''),
+    name: z.string().trim().max(200, 'At most 200 characters.').default(''),
     /** What the list as a whole was asked, and somebody has said is right. */
     sure: z.array(z.enum(LIST_DOUBTS)).max(LIST_DOUBTS.length).default([]),
     csv: z.string().max(16_000_000, 'A list may have 16 MB at most.'),

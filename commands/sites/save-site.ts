@@ -18,7 +18,7 @@ const siteSchema = z.object({
   id: uuid,
   clientId: z.string().refine((x) => uuid.safeParse(x).success, 'Choose the client.'),
   name: name('A place'),
-  address: z.string().trim().max(300, 'At most 300 signs.'),
+  address: z.string().trim().max(300, 'At most 300 characters.'),
   timeZone: z.string().refine((z) => zones.has(z) || z === 'UTC', 'Choose a time zone from the list.'),
   /** Empty where the place has the region of the company. */
   region: z.union([z.literal(''), regionKey]),
@@ -31,14 +31,14 @@ const siteSchema = z.object({
   distanceUnit: z.enum(['m', 'ft']),
   firstPicking: z.union([z.literal(''), z.iso.date('Give a day that exists, like 2026-09-25.')]),
   lastPicking: z.union([z.literal(''), z.iso.date('Give a day that exists, like 2026-10-25.')]),
-  pickings: z.string().max(2000, 'At most 2000 signs.'),
+  pickings: z.string().max(2000, 'At most 2000 characters.'),
   /** Hours at which one may be there, one rule a line. */
-  hours: z.string().max(2000, 'At most 2000 signs.').default(''),
-  access: z.string().max(1000, 'At most 1000 signs.'),
-  hazards: z.string().max(1000, 'At most 1000 signs.'),
-  dogs: z.string().max(300, 'At most 300 signs.'),
-  notes: z.string().max(4000, 'At most 4000 signs.'),
-  gateCode: z.string().trim().max(60, 'At most 60 signs.').nullable(),
+  hours: z.string().max(2000, 'At most 2000 characters.').default(''),
+  access: z.string().max(1000, 'At most 1000 characters.'),
+  hazards: z.string().max(1000, 'At most 1000 characters.'),
+  dogs: z.string().max(300, 'At most 300 characters.'),
+  notes: z.string().max(4000, 'At most 4000 characters.'),
+  gateCode: z.string().trim().max(60, 'At most 60 characters.').nullable(),
   /** Null for a new place. */
   basedOn: z.number().int().min(1).nullable(),
 });

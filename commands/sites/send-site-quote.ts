@@ -19,7 +19,7 @@ export const sendSiteQuote = command({
     siteId: uuid,
     /** Lines by their keys. */
     keys: z.array(z.string().max(200)).min(1, 'Offer one thing at least.').max(60, 'At most sixty things at once.'),
-    message: z.string().trim().max(2000, 'At most 2000 signs.'),
+    message: z.string().trim().max(2000, 'At most 2000 characters.'),
     days: typed,
   }),
   run: async ({ viewer, receivedAt }, p): Promise<Result<{ path: string }>> => {

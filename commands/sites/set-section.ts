@@ -12,8 +12,8 @@ export const setSection = command({
   right: 'edit grounds',
   schema: z.object({
     siteId: uuid,
-    section: z.string().trim().max(60, 'At most 60 signs.'),
-    tags: z.string().trim().min(1, 'Say which tags, like 1–20, 33.').max(2000, 'At most 2000 signs.'),
+    section: z.string().trim().max(60, 'At most 60 characters.'),
+    tags: z.string().trim().min(1, 'Say which tags, like 1–20, 33.').max(2000, 'At most 2000 characters.'),
   }),
   run: async ({ viewer }, p): Promise<Result<{ trees: number }>> => {
     if (!(await getSite(viewer, p.siteId))) return refuse('siteId', 'This place is not in this company.');

@@ -8,6 +8,7 @@ import { VOLUME } from '@/lib/units/units';
 import { pgCode } from '@/store/db';
 import { countLot, lotById, takeOut } from '@/store/stock';
 import { z } from 'zod';
+import { reasonSchema } from '@/lib/reason-schema';
 
 export const adjustStock = command({
   name: 'adjust-stock',
@@ -19,7 +20,7 @@ export const adjustStock = command({
     what: z.enum(['counted', 'loss', 'supplier']),
     counted: typed,
     unit: amountUnit,
-    reason: z.string().trim().min(3, 'Say why, in a word or two.').max(180, 'At most 180 signs.'),
+    reason: reasonSchema('Say why, in a word or two.', 180),
   }),
   run: async ({ viewer }, c): Promise<Result> => {
     const lot = await lotById(viewer, c.lotId);

@@ -18,7 +18,7 @@ export const receiveLot = command({
     moveId: uuid,
     lotId: uuid,
     labelKey: z.string().max(60),
-    lotNumber: z.string().trim().min(1, 'The lot number is missing.').max(60, 'At most 60 signs.'),
+    lotNumber: z.string().trim().min(1, 'The lot number is missing.').max(60, 'At most 60 characters.'),
     expiresOn: z.iso.date('Give the expiry as a day that exists.'),
     amount: typed,
     unit: amountUnit,

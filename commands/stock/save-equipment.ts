@@ -14,7 +14,7 @@ export const saveEquipment = command({
   schema: z.object({
     id: uuid,
     kind: z.enum(EQUIPMENT_KINDS),
-    name: z.string().trim().min(1, 'Give it a name, as it is written on it.').max(80, 'At most 80 signs.'),
+    name: z.string().trim().min(1, 'Give it a name, as it is written on it.').max(80, 'At most 80 characters.'),
     sizeMm: typed,
     holdsMl: typed,
     count: typed,

@@ -13,7 +13,7 @@ export const saveSprayer = command({
   right: 'keep the shelf',
   schema: z.object({
     id: uuid,
-    name: z.string().trim().min(1, 'Give it a name, as it is written on it.').max(80, 'At most 80 signs.'),
+    name: z.string().trim().min(1, 'Give it a name, as it is written on it.').max(80, 'At most 80 characters.'),
     holds: typed,
     flow: typed,
     /** What stays in tank, pump and hose of the last filling; empty for nothing. */

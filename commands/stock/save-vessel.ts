@@ -11,7 +11,7 @@ export const saveVessel = command({
   right: 'keep the shelf',
   schema: z.object({
     id: uuid,
-    name: z.string().trim().min(1, 'Give it a name, as it is written on it.').max(80, 'At most 80 signs.'),
+    name: z.string().trim().min(1, 'Give it a name, as it is written on it.').max(80, 'At most 80 characters.'),
     dimension: z.enum(['volume', 'mass']),
     capacity: typed,
     graduation: typed,

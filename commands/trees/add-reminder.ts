@@ -19,7 +19,7 @@ export const addReminder = command({
     id: uuid,
     treeId: uuid,
     on: z.iso.date('Give the day like 2026-05-14.'),
-    what: z.string().trim().min(3, 'Say what for.').max(200, 'At most 200 signs.'),
+    what: z.string().trim().min(3, 'Say what for.').max(200, 'At most 200 characters.'),
   }),
   once: (x) => x.id,
   run: async ({ viewer, receivedAt }, { id, treeId, on, what }): Promise<Result> => {

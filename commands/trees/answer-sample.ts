@@ -18,7 +18,7 @@ export const answerSample = command({
     sampleId: uuid,
     inspectionId: uuid,
     outcome: z.string().max(60).nullable(),
-    answer: z.string().trim().min(1, 'Write what the answer says.').max(2000, 'At most 2000 signs.'),
+    answer: z.string().trim().min(1, 'Write what the answer says.').max(2000, 'At most 2000 characters.'),
     onDay: z.iso.date('Give the day of the answer.'),
   }),
   run: async ({ viewer, receivedAt, occurredAt }, a): Promise<Result> => {

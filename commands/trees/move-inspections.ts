@@ -17,7 +17,7 @@ export const moveInspections = command({
   schema: z.object({
     ids: z.array(uuid).min(1, 'Choose one visit at least.').max(300, 'At most 300 visits at once.'),
     day: z.iso.date('Give the day like 2027-05-14.'),
-    because: z.string().trim().max(500, 'At most 500 signs.').default(''),
+    because: z.string().trim().max(500, 'At most 500 characters.').default(''),
   }),
   run: async ({ viewer, receivedAt }, { ids, day, because }): Promise<Result<{ moved: number }>> => {
     const visits = await visitsById(viewer, ids);

@@ -69,7 +69,7 @@ export const movePlans = command({
   schema: z.object({
     planIds: z.array(uuid).min(1, 'Choose one plan at least.').max(300, 'At most 300 plans at once.'),
     day: z.iso.date('Give the day like 2027-05-14.'),
-    because: z.string().trim().max(500, 'At most 500 signs.').default(''),
+    because: z.string().trim().max(500, 'At most 500 characters.').default(''),
   }),
   run: async (context, p): Promise<Result<{ moved: number }>> => {
     const plans = await getPlans(context.viewer, p.planIds);

@@ -47,7 +47,7 @@ export const moveWorks = command({
   schema: z.object({
     workIds: z.array(uuid).min(1, 'Choose one work at least.').max(300, 'At most 300 works at once.'),
     day: z.iso.date('Give the day like 2027-05-14.'),
-    because: z.string().trim().max(500, 'At most 500 signs.').default(''),
+    because: z.string().trim().max(500, 'At most 500 characters.').default(''),
   }),
   run: async ({ viewer, receivedAt }, p): Promise<Result<{ moved: number }>> => {
     const works = await getWorkPlans(viewer, p.workIds);

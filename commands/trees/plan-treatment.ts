@@ -113,7 +113,7 @@ export const planTreatment = command({
       .max(200, 'At most 200 trees at once.')
       .default([]),
     /** Why to go on in spite of holds that only the like trees have. */
-    alikeReason: z.string().trim().max(600, 'At most 600 signs.').default(''),
+    alikeReason: z.string().trim().max(600, 'At most 600 characters.').default(''),
   }),
   once: (x) => x.id,
   run: async ({ viewer, occurredAt, station }, p): Promise<Result<{ left: { tag: string; why: string }[] }>> => {

@@ -20,7 +20,7 @@ export const saveDiagnosis = command({
     conditionId: z.string('Name what ails the tree.').min(1, 'Name what ails the tree, or “Something else”.').max(60),
     certainty: z.enum(CERTAINTIES, 'Say how sure you are.'),
     decision: z.enum(DECISIONS, 'Say what is to be done.'),
-    reason: z.string().max(2000, 'At most 2000 signs.'),
+    reason: z.string().max(2000, 'At most 2000 characters.'),
     /** Earlier decisions of this tree that a person says were wrong; what is not named goes on beside this one. */
     overturns: z.array(uuid).max(20).default([]),
   }),

@@ -28,7 +28,7 @@ export const sendQuote = command({
     id: uuid,
     treeId: uuid,
     keys: z.array(z.string().max(200)).min(1, 'Offer one way at least.').max(12, 'At most twelve ways.'),
-    message: z.string().trim().max(2000, 'At most 2000 signs.'),
+    message: z.string().trim().max(2000, 'At most 2000 characters.'),
     days: typed,
   }),
   run: async ({ viewer, receivedAt, station }, p): Promise<Result<{ path: string }>> => {

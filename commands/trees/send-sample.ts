@@ -15,8 +15,8 @@ export const sendSample = command({
   schema: z.object({
     id: uuid,
     treeId: uuid,
-    what: z.string().trim().min(3, 'Say what was sent.').max(400, 'At most 400 signs.'),
-    sentTo: z.string().trim().min(2, 'Say to whom.').max(200, 'At most 200 signs.'),
+    what: z.string().trim().min(3, 'Say what was sent.').max(400, 'At most 400 characters.'),
+    sentTo: z.string().trim().min(2, 'Say to whom.').max(200, 'At most 200 characters.'),
     testId: z.string().max(60).nullable(),
     sentOn: z.iso.date('Give the day it was sent.'),
   }),

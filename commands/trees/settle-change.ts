@@ -11,7 +11,7 @@ export const settleChange = command({
   schema: z.object({
     id: uuid,
     approved: z.boolean(),
-    how: z.string().trim().min(3, 'Say who agreed, and how.').max(400, 'At most 400 signs.'),
+    how: z.string().trim().min(3, 'Say who agreed, and how.').max(400, 'At most 400 characters.'),
   }),
   run: async ({ viewer: v }, c) => {
     const changed = await updateChange(v, c.id, c.approved ? 'approved' : 'declined', c.how);

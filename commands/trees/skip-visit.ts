@@ -6,6 +6,7 @@ import { nextAfterSkip } from '@/core/season/skip';
 import { getVisit, skipFollowUp } from '@/store/follow-ups';
 import { v7 } from 'uuid';
 import { z } from 'zod';
+import { reasonSchema } from '@/lib/reason-schema';
 
 /** A treatment that was due is left out this time, and says why; its series goes on. */
 export const skipVisit = command({
@@ -13,7 +14,7 @@ export const skipVisit = command({
   right: 'settle a follow-up',
   schema: z.object({
     id: uuid,
-    because: z.string().trim().min(4, 'Say why it is left out.').max(500, 'At most 500 signs.'),
+    because: reasonSchema('Say why it is left out.', 500),
   }),
   run: async ({ viewer, receivedAt }, { id, because }): Promise<Result<{ next: string | null }>> => {
     const visit = await getVisit(viewer, id);

@@ -4,6 +4,7 @@ import { treeOf } from '@/facts/tree';
 import { uuid } from '@/lib/ids';
 import { voidInspectionRow } from '@/store/inspections';
 import { z } from 'zod';
+import { reasonSchema } from '@/lib/reason-schema';
 
 /** Takes a look back: it stays in the book of the tree with its reason, and is no evidence any more. */
 export const voidInspection = command({
@@ -12,7 +13,7 @@ export const voidInspection = command({
   schema: z.object({
     treeId: uuid,
     inspectionId: uuid,
-    reason: z.string().trim().min(3, 'Say in a few words why it is taken back.').max(400, 'At most 400 signs.'),
+    reason: reasonSchema('Say in a few words why it is taken back.', 400),
   }),
   run: async ({ viewer, receivedAt }, w): Promise<Result> => {
     const tree = await treeOf(viewer, w.treeId, receivedAt);

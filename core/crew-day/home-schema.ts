@@ -15,7 +15,7 @@ export const homeSchema = z
     stockCounted: z.boolean(),
     /** Where the rinse water went; null where nothing was mixed. A phone of the release before does not say. */
     rinse: z.enum(RINSE_ENDS, 'Say where the rinse water went.').nullish(),
-    note: z.string().trim().max(1000, 'At most 1000 signs.').default(''),
+    note: z.string().trim().max(1000, 'At most 1000 characters.').default(''),
   })
   .refine((h) => (h.toolsClean && h.stockCounted && h.rinse !== 'not rinsed yet') || h.note.length >= 4, {
     path: ['note'],

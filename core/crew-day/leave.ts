@@ -8,7 +8,7 @@ export const leaveSchema = z
     id: uuid,
     itemIds: z.array(uuid).min(1, 'Choose one at least.').max(200, 'At most 200 at once.'),
     why: z.enum(WHY_LEFT, 'Say why it was left.'),
-    words: z.string().trim().max(600, 'At most 600 signs.').default(''),
+    words: z.string().trim().max(600, 'At most 600 characters.').default(''),
   })
   .refine((x) => !WANTS_WORDS.includes(x.why) || x.words.length >= 4, {
     path: ['words'],

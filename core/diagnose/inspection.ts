@@ -63,9 +63,9 @@ export const inspectionSchema = z.object({
   findings: z.array(findingSchema).max(300),
   tests: z.array(testResultSchema).max(60).default([]),
   detail: detailSchema.prefault({}),
-  note: z.string().max(4000, 'At most 4000 signs.'),
+  note: z.string().max(4000, 'At most 4000 characters.'),
   /** What the client must agree to, when digging found something. */
-  change: z.string().max(1000, 'At most 1000 signs.').default(''),
+  change: z.string().max(1000, 'At most 1000 characters.').default(''),
   changePrice: z.string().max(40, 'That is too long for a number.').default(''),
   /** Trees of the same row that look alike, each with what differs. */
   alike: z

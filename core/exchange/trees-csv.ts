@@ -229,7 +229,7 @@ export function* treeSlices(rows: readonly Row[], c: ImportContext): Slices<Read
     const reader = new RowReader(row, c, out.issues);
     const tag = reader.cell('tag');
     if (!tag) reader.issue('tag', 'The tag is missing.');
-    else if (tag.length > 24) reader.issue('tag', 'A tag has at most 24 signs.');
+    else if (tag.length > 24) reader.issue('tag', 'A tag has at most 24 characters.');
     else if (c.taken.has(tag)) reader.issue('tag', `Tag ${tag} hangs at this place already.`);
     else if (seen.has(tag)) reader.issue('tag', `Tag ${tag} stands in line ${seen.get(tag)} already.`);
     else seen.set(tag, row.line);
@@ -239,9 +239,9 @@ export function* treeSlices(rows: readonly Row[], c: ImportContext): Slices<Read
     else if (!hostId) reader.issue('host', `No host is called “${written.slice(0, 40)}”: say what it is.`, true);
     const order = reader.number('order', { name: 'The walking order', min: 0, max: 1_000_000, whole: true });
     const note = reader.cell('note');
-    if (note.length > 2000) reader.issue('note', 'A note has at most 2000 signs.');
+    if (note.length > 2000) reader.issue('note', 'A note has at most 2000 characters.');
     const section = reader.cell('section');
-    if (section.length > 60) reader.issue('section', 'A section has at most 60 signs.');
+    if (section.length > 60) reader.issue('section', 'A section has at most 60 characters.');
     const position = reader.position();
     const trunk = reader.trunk();
     if (reader.issueCount || !hostId) continue;

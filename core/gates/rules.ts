@@ -11,6 +11,7 @@ import { soilRules } from './rules/soil';
 import { sprayingRules } from './rules/spraying';
 import { waterRules } from './rules/water';
 import { weatherRules } from './rules/weather';
+import { givesReason } from '../../lib/reason';
 
 /** Every gate by the question it belongs to, in the order they are read out. */
 export const CHAPTERS: readonly { name: string; rules: readonly Rule[] }[] = [
@@ -62,7 +63,5 @@ export const standing = (gates: readonly Gate[]): Gate[] => gates.filter((g) => 
 
 /** Whether a plan may be made: no stop, and every hold released with a written reason. */
 export function blocked(gates: Gate[], released: Record<string, string>): Gate[] {
-  return gates.filter(
-    (g) => g.strength === 'stop' || (g.strength === 'hold' && (released[g.id] ?? '').trim().length < 4),
-  );
+  return gates.filter((g) => g.strength === 'stop' || (g.strength === 'hold' && !givesReason(released[g.id])));
 }

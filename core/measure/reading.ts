@@ -29,7 +29,7 @@ export const typedReading = z.object({
   atHeightUnit: z.enum(['cm', 'in']),
   /** Empty for a straight grain. */
   grain: typed,
-  obstacles: z.string().max(500, 'At most 500 signs.'),
+  obstacles: z.string().max(500, 'At most 500 characters.'),
   arcs: z
     .array(z.object({ kind: z.enum(['wound', 'dead-bark', 'canker', 'valley', 'inclusion']), from: typed, to: typed }))
     .max(24),

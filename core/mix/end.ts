@@ -10,7 +10,7 @@ export const endSchema = z
     how: z.enum(BATCH_ENDS, 'Say what became of it.'),
     /** mL of the mix; null for all that is left. What is kept stays in it. */
     mixMl: z.number('Say how much.').positive('Say how much.').nullable(),
-    words: z.string().trim().max(600, 'At most 600 signs.').default(''),
+    words: z.string().trim().max(600, 'At most 600 characters.').default(''),
   })
   .refine((x) => x.how === 'kept' || x.words.length >= 4, {
     path: ['words'],

@@ -37,7 +37,7 @@ export type SyncResult = { id: string; ok: true } | { id: string; ok: false; iss
 /** What a phone says of itself when it meets the server. */
 export const handshakeSchema = z.strictObject({
   phoneId: uuid,
-  name: z.string().trim().min(1, 'Give the phone a name.').max(80, 'At most 80 signs.'),
+  name: z.string().trim().min(1, 'Give the phone a name.').max(80, 'At most 80 characters.'),
   clockNow: instant,
   waiting: z.number().int().min(0).max(1_000_000),
 });

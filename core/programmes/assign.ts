@@ -17,6 +17,7 @@ import {
   type Treatment,
 } from './treat';
 import { startOfMonth, yearOf } from '../../lib/calendar/months';
+import { givesReason } from '../../lib/reason';
 
 /** Which visit of a programme: the step, the year in which its time ends, and its place in the series. */
 export interface VisitKey {
@@ -395,7 +396,7 @@ function place({
 
 /** Holds of a visit gone on in spite of with one written reason; a reason is a few signs at least. */
 export const releasing = (holds: readonly Gate[], reason: string): Record<string, string> =>
-  reason.trim().length >= 4 ? Object.fromEntries(holds.map((g) => [g.id, reason.trim()])) : {};
+  givesReason(reason) ? Object.fromEntries(holds.map((g) => [g.id, reason.trim()])) : {};
 
 /** Visits under the reason that was given for all of them: what holds one for which none was given keeps it from being planned. */
 export const underReason = (visits: readonly AssignedVisit[], reason: string): AssignedVisit[] =>

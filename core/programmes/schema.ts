@@ -7,7 +7,7 @@ const key = z
   .string()
   .regex(/^[a-z0-9-]+$/, 'Small letters, figures and dashes alone.')
   .max(60);
-const text = z.string().trim().min(3, 'Say it in three signs at least.').max(300, 'At most 300 signs.');
+const text = z.string().trim().min(3, 'Say it in three characters at least.').max(300, 'At most 300 characters.');
 const whole = (min: number, max: number) =>
   z.number('Give a whole number.').int('Give a whole number.').min(min, `At least ${min}.`).max(max, `At most ${max}.`);
 

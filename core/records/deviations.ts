@@ -4,6 +4,7 @@ import { doseChangeSentence, type DoseAnswer } from '../dose/dose-change';
 import type { LabelUse } from '../label/schema';
 import type { LocalDate } from '../../lib/calendar/zone';
 import { figure } from '../../lib/units/units';
+import { givesReason } from '../../lib/reason';
 
 /** Share by which the amount used may differ from the planned one before somebody must say why. */
 const FREE = 0.05;
@@ -34,7 +35,7 @@ export function deviations(
   if (open.length) out.push(`Not worn: ${open.join(', ')}.`);
   for (const gate of c.gates) {
     // A hold passes with its own reason; without one, and every stop, is told as going against the rules.
-    const held = gate.strength === 'hold' && gate.state === 'tripped' && (c.released[gate.id] ?? '').trim().length < 4;
+    const held = gate.strength === 'hold' && gate.state === 'tripped' && !givesReason(c.released[gate.id]);
     if (gate.strength === 'stop' || held) out.push(`${gate.title}: ${gate.sentence}`);
   }
   if (c.lot && c.lot.expiresOn < b.doneOn) out.push(`Lot ${c.lot.lotNumber} expired on ${c.lot.expiresOn}.`);

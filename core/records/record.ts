@@ -4,6 +4,7 @@ import { LEAF_STATES } from '../season/leaf-state';
 import { DOSE_BASES } from '../dose/dose-change';
 import { SOIL_WORDS } from '../weather/air';
 import { uuid } from '../../lib/ids';
+import { reasonSchema } from '../../lib/reason-schema';
 
 const text = (max: number) => z.string().trim().max(max);
 const day = z.iso.date('write the day as year-month-day, like 2026-05-14');
@@ -188,6 +189,6 @@ export const correctionSchema = z.strictObject({
   mark: text(200),
   deviation: text(1000),
   withdrawn: z.boolean(),
-  reason: text(600).min(4, 'Say in a few words why this is corrected.'),
+  reason: reasonSchema('Say in a few words why this is corrected.', 600),
 });
 export type Correction = z.infer<typeof correctionSchema>;

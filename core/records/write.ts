@@ -4,7 +4,7 @@ import type { Dose } from '../dose/dose';
 import type { Gate } from '../gates/gate';
 import { groupWords } from '../label/group';
 import type { Label, LabelUse } from '../label/schema';
-import type { Ring } from '../ring/ring';
+import { sitesWithHeights, type Ring } from '../ring/ring';
 import { dayIn, type LocalDate } from '../../lib/calendar/zone';
 import { followUps, type FollowUp } from '../season/follow-ups';
 import type { Step } from '../season/programme';
@@ -16,6 +16,7 @@ import { eatFrom, reEntryUntil } from './eat';
 import { treatedGround } from '../prescribe/treated-ground';
 import type { ApplicationRecord, TreatmentInput } from './record';
 import { searchWords } from './words';
+import { givesReason } from '../../lib/reason';
 
 export interface Applicator {
   id: string;
@@ -119,7 +120,7 @@ export function writeUp(
     );
   const doneOn = dayIn(b.endedAt, c.timeZone);
   const against = deviations(c, { ...b, doneOn });
-  if (against.length && b.deviation.trim().length < 4) issue('deviation', `Say why: ${against.join(' ')}`);
+  if (against.length && !givesReason(b.deviation)) issue('deviation', `Say why: ${against.join(' ')}`);
   if (issues.length || !c.lot) return { ok: false, issues };
 
   const share = b.amount / c.dose.product;
@@ -168,11 +169,7 @@ export function writeUp(
     lot: { id: c.lot.id, number: c.lot.lotNumber, expires: c.lot.expiresOn },
     rate: c.use.rate.text,
     actives: c.dose.actives.map((a) => ({ name: a.name, grams: a.grams * share })),
-    sites: (c.ring?.sites ?? []).map((bearing, i) => ({
-      number: i + 1,
-      bearing,
-      heightCm: c.ring?.heights?.[i] ?? site?.heightCm ?? 0,
-    })),
+    sites: sitesWithHeights(c.ring, site?.heightCm).map((s, i) => ({ number: i + 1, ...s })),
     drill: site ? `${site.drillMm} mm bit, ${site.depthMm} mm past the bark, ${site.heightCm} cm above soil` : '',
     areaM2: ground.m2,
     areaWords: ground.words,

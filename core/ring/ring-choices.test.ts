@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { soundRing } from '../testing';
 import { woundBudget, yearsToClose } from './budget';
-import { barredAt, moved, placeRing, whyNotAt, type RingInput } from './ring';
+import { barredAt, moved, placeRing, sitesWithHeights, whyNotAt, type RingInput } from './ring';
 import { uptake } from './uptake';
 
 const bearing = fc.integer({ min: 0, max: 359 });
@@ -84,6 +84,16 @@ it('goes into a second row only where the label allows it, and only with what is
   const two = placeRing({ ...tight, rows: 2 });
   expect(two.sites).toHaveLength(14);
   expect(two.heights.filter((h) => h === 50)).toHaveLength(2);
+});
+
+it('sites stand at their own heights, else at that of their use, else at the usual one', () => {
+  const ring = { sites: [10, 200] };
+  const heights = (of: Parameters<typeof sitesWithHeights>[0], use?: number) =>
+    sitesWithHeights(of, use).map((s) => s.heightCm);
+  expect(heights({ ...ring, heights: [30, 60] }, 15)).toEqual([30, 60]);
+  expect(heights(ring, 15)).toEqual([15, 15]);
+  expect(heights(ring)).toEqual([20, 20]);
+  expect(sitesWithHeights(null, 15)).toEqual([]);
 });
 
 describe('the wound budget', () => {

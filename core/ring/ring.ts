@@ -64,6 +64,21 @@ export interface Ring {
   sentence: string;
 }
 
+/** How high above soil it is drilled where nothing says so, cm. */
+const USUAL_SITE_HEIGHT_CM = 20;
+/**
+ * The sites of a ring, each with its height. Rings that were kept before their heights were have all sites at that of their use.
+ * @param useHeightCm height that the label's use asks for
+ */
+export const sitesWithHeights = (
+  ring: { sites: readonly Bearing[]; heights?: readonly Cm[] } | null,
+  useHeightCm: Cm | undefined,
+): { bearing: Bearing; heightCm: Cm }[] =>
+  (ring?.sites ?? []).map((bearing, i) => ({
+    bearing,
+    heightCm: ring?.heights?.[i] ?? useHeightCm ?? USUAL_SITE_HEIGHT_CM,
+  }));
+
 const turn = (a: number) => ((a % 360) + 360) % 360;
 /** Degrees that an arc spans, clockwise; equal ends, and 0 to 360, are all round. */
 const wide = (a: { from: Bearing; to: Bearing }) => turn(a.to - a.from) || 360;

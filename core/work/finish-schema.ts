@@ -5,7 +5,7 @@ import { uuid } from '@/lib/ids';
 export const finishSchema = z.object({
   id: uuid,
   done: z.boolean(),
-  note: z.string().trim().max(2000, 'At most 2000 signs.'),
+  note: z.string().trim().max(2000, 'At most 2000 characters.'),
   /** How long it took; null where nobody said, as on a phone of the release before. */
   minutes: z
     .number('Give the time in whole minutes.')

@@ -2,9 +2,9 @@ import { northernMonthSchema } from '@/lib/calendar/month-schemas';
 import { z } from 'zod';
 import { entryId, OPTION_METHODS } from '../diagnose/knowledge';
 
-const text = z.string().trim().min(2, 'Say it in two signs at least.').max(300, 'At most 300 signs.');
+const text = z.string().trim().min(2, 'Say it in two characters at least.').max(300, 'At most 300 characters.');
 /** How many of a thing, as it is said: “1”, “2 m”. */
-const amount = z.string().trim().min(1, 'Say how many.').max(40, 'At most 40 signs.');
+const amount = z.string().trim().min(1, 'Say how many.').max(40, 'At most 40 characters.');
 
 /**
  * A work of a company's own, without a label: what is counted, what a crew does, what must be so before it, and when somebody

@@ -5,7 +5,7 @@ import { METHODS } from '@/core/label/methods';
 import type { RecordFilter } from '@/store/records';
 
 const schema = z.object({
-  words: z.string().trim().max(80, 'Search for at most 80 signs.').nullable(),
+  words: z.string().trim().max(80, 'Search for at most 80 characters.').nullable(),
   place: uuid.nullable(),
   method: z.enum([...METHODS, WORKS_ALONE], 'There is no such method.').nullable(),
   from: z.iso.date('“From” must be a day that exists, like 2026-05-14.').nullable(),

@@ -34,6 +34,7 @@ import { phoneNow } from '@/ui/phone/clock.client';
 import { useQueued } from '@/ui/phone/phone.client';
 import { Strip } from './strip.client';
 import { WriteRow } from './write.client';
+import { givesReason } from '@/lib/reason';
 
 interface Props {
   row: Row;
@@ -217,12 +218,11 @@ export function RowSheet(props: Props) {
   );
   const asked = changes.filter((c) => mine.some((t) => t.planId === c.planId));
   const unchosen = asked.length > 0 && !form.basis;
-  const wantsReason = asked.length > 0 && form.basis === 'planned' && form.deviation.trim().length < 4;
+  const wantsReason = asked.length > 0 && form.basis === 'planned' && !givesReason(form.deviation);
   const open = told.filter((g) => g.planIds.some((id) => mine.some((t) => t.planId === id)));
   const questions = open.filter((g) => g.gate.asks && g.gate.state === 'asked');
   const unreasoned = open.filter(
-    ({ gate }) =>
-      gate.strength === 'hold' && gate.state === 'tripped' && (form.released[gate.id] ?? '').trim().length < 4,
+    ({ gate }) => gate.strength === 'hold' && gate.state === 'tripped' && !givesReason(form.released[gate.id]),
   );
   const onSay = (answers: Said) => {
     ofSite.say(answers);

@@ -42,6 +42,7 @@ import { sheetPath } from './path';
 import type { SheetPlan } from './sheet-plan';
 import { useOfSite } from './of-place.client';
 import { PhotoField } from '../inspect/photo-field.client';
+import { givesReason } from '@/lib/reason';
 
 interface Props {
   units: UnitSystem;
@@ -184,10 +185,9 @@ export function ApplyBench({
   const stops = gates.filter((g) => g.strength === 'stop' && g.state === 'tripped');
   const questions = gates.filter((g) => g.asks && g.state === 'asked' && g.strength !== 'note');
   const unreasoned = gates.filter(
-    (g) => g.strength === 'hold' && g.state === 'tripped' && (form.released[g.id] ?? '').trim().length < 4,
+    (g) => g.strength === 'hold' && g.state === 'tripped' && !givesReason(form.released[g.id]),
   );
-  const wantsReason =
-    (stops.length > 0 || (change && basis === 'planned')) === true && form.deviation.trim().length < 4;
+  const wantsReason = (stops.length > 0 || (change && basis === 'planned')) === true && !givesReason(form.deviation);
   const onSay = (answers: Said) => {
     ofSite.say(answers);
     setForm((f) => ({ ...f, said: { ...f.said, ...answers } }));
