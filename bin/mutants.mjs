@@ -7,14 +7,14 @@ import { dataHome, options } from './setup/options.mjs';
 import { run } from './setup/say.mjs';
 
 await run(async () => {
-  const want = options(process.argv.slice(2), { data: 'text', count: 'count', seed: 'count' });
+  const want = options(process.argv.slice(2), { data: 'text', count: 'count', seed: 'count', at: 'text' });
   ensurePackages();
   const cluster = await openCluster(want.data ?? join(dataHome(), 'test'));
   try {
     await prepareDatabase(cluster, 'elmhorn_unit', { reset: true });
     await copyDatabase(cluster, 'elmhorn_unit', 2);
     await tsx(
-      ['bench/mutants/run.ts', String(want.count ?? 100), String(want.seed ?? 30)],
+      ['bench/mutants/run.ts', String(want.count ?? 100), String(want.seed ?? 30), want.at ?? ''],
       {
         DATABASE_URL: cluster.appUrl('elmhorn_unit'),
         ELMHORN_TEST_OWNER_URL: cluster.ownerUrl('elmhorn_unit'),

@@ -8,6 +8,8 @@ import { mutated, mutationsOf, type Mutation } from './sites';
 
 /** `npm run mutants`: changes the source in seeded places, one at a time, and names what no unit test notices. */
 const [count, seed] = process.argv.slice(2).map(Number) as [number, number];
+/** Places to try again, as `file:line` with commas between; none: so many are drawn. */
+const at = new Set((process.argv[4] ?? '').split(',').filter(Boolean));
 const root = process.cwd();
 /** What is changed: what works out, writes, reads, and waits on a phone. */
 const CHANGED = /^(core|commands|store|ui\/phone)\/.*\.tsx?$/;
@@ -25,7 +27,7 @@ type Outcome = 'caught' | 'survived';
 
 const files = repositoryFiles(root);
 
-/** So many places, drawn without one being drawn twice. */
+/** So many places, drawn without one being drawn twice; or all of those that are named. */
 function drawn(): Trial[] {
   const places = files
     .filter((file) => CHANGED.test(file) && !NOT_CHANGED.test(file))
@@ -33,6 +35,7 @@ function drawn(): Trial[] {
       const text = readFileSync(join(root, file), 'utf8');
       return mutationsOf(file, text).map((m) => ({ ...m, file, line: text.slice(0, m.start).split('\n').length }));
     });
+  if (at.size) return places.filter((p) => at.has(`${p.file}:${p.line}`));
   const chance = chanceFrom(seed);
   return Array.from({ length: Math.min(count, places.length) }, () => {
     const at = Math.floor(chance() * places.length);
@@ -114,7 +117,7 @@ async function main() {
     rmSync(folder, { recursive: true, force: true });
   }
   const caught = outcomes.filter((outcome) => outcome === 'caught').length;
-  console.log(`\n${caught} of ${outcomes.length} caught (seed ${seed})`);
+  console.log(`\n${caught} of ${outcomes.length} caught${at.size ? '' : ` (seed ${seed})`}`);
 }
 
 main().catch((error: unknown) => {
