@@ -28,6 +28,10 @@ test('a site of the ring is stepped; a move that breaks a rule is refused with i
   await expect(move.locator('output')).not.toHaveText(before!);
   await move.getByRole('button', { name: 'As placed' }).click();
   await expect(move.locator('output')).toHaveText(before!);
+  // Whether the holes of coming years find room is told without opening anything; the intervals side by side, to who opens it.
+  const years = main(page).getByText('Holes over the years');
+  await expect(main(page).getByText(/^Every 2 years: room runs out in \d{4}, after \d+ holes\.$/)).toBeVisible();
+  await years.click();
   await expect(main(page).getByRole('row', { name: /every 3 years/ })).toBeVisible();
 });
 

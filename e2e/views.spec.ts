@@ -106,8 +106,12 @@ test('what is on the shelf: a label from its file, a delivery, a vessel that is 
 
 test('single keys can be switched off on this device, and back on', async ({ page }) => {
   await openToday(page);
-  await page.keyboard.press('?');
   const help = page.getByRole('dialog', { name: /^Help/ });
+  // Keys are heard once the page's scripts have come.
+  await expect(async () => {
+    await page.keyboard.press('?');
+    await expect(help).toBeVisible({ timeout: 1000 });
+  }).toPass();
   await help.getByRole('checkbox', { name: /^Single keys lead somewhere/ }).uncheck();
   await page.keyboard.press('Escape');
   await page.keyboard.press('?');
