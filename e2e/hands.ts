@@ -190,3 +190,10 @@ export async function setAside(page: Page, look: Locator, why: string) {
   await look.getByRole('button', { name: 'Set aside', exact: true }).click();
   await expect(page.getByText(/Set aside; it stays kept/)).toBeVisible();
 }
+
+/** Presses a single key until what it opens is there: keys are heard once the page's scripts have come. */
+export const pressUntil = (page: Page, key: string, opened: Locator) =>
+  expect(async () => {
+    if (!(await opened.isVisible())) await page.keyboard.press(key);
+    await expect(opened).toBeVisible({ timeout: 1000 });
+  }).toPass();

@@ -1,9 +1,10 @@
-import { expect, findTree, openToday, openTree, signIn, test } from './hands';
+import { expect, findTree, openToday, openTree, pressUntil, signIn, test } from './hands';
 
 test('by keyboard alone: find, go, walk, help', async ({ page }) => {
   await openToday(page);
-  await page.keyboard.press('/');
-  await page.getByRole('dialog').getByRole('textbox').fill('113 quay');
+  const search = page.getByRole('dialog').getByRole('textbox');
+  await pressUntil(page, '/', search);
+  await search.fill('113 quay');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Trees with “113 quay”' })).toBeVisible();
   await openTree(page, '113');
@@ -107,11 +108,7 @@ test('what is on the shelf: a label from its file, a delivery, a vessel that is 
 test('single keys can be switched off on this device, and back on', async ({ page }) => {
   await openToday(page);
   const help = page.getByRole('dialog', { name: /^Help/ });
-  // Keys are heard once the page's scripts have come.
-  await expect(async () => {
-    await page.keyboard.press('?');
-    await expect(help).toBeVisible({ timeout: 1000 });
-  }).toPass();
+  await pressUntil(page, '?', help);
   await help.getByRole('checkbox', { name: /^Single keys lead somewhere/ }).uncheck();
   await page.keyboard.press('Escape');
   await page.keyboard.press('?');
