@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { freePort, openCluster } from './setup/cluster.mjs';
-import { prepareDatabase, tsx } from './setup/database.mjs';
+import { prepareSample, tsx } from './setup/database.mjs';
 import { ensureBuild, ensureChromium, ensurePackages, root } from './setup/install.mjs';
 import { dataHome, options } from './setup/options.mjs';
 import { run, say } from './setup/say.mjs';
@@ -14,9 +14,8 @@ await run(async () => {
   const cluster = await openCluster(want.data ?? join(dataHome(), 'bench'));
   let server;
   try {
-    await prepareDatabase(cluster, 'elmhorn');
+    await prepareSample(cluster, 'elmhorn');
     const owner = { DATABASE_OWNER_URL: cluster.ownerUrl() };
-    await tsx(['demo/load.ts'], owner, 'the sample company could not be loaded');
     await tsx(['demo/scale.ts', String(want.trees ?? 200_000)], owner, 'the large company could not be built');
     await ensureBuild();
     const port = await freePort();

@@ -6,7 +6,7 @@ import { freePort, openCluster } from './setup/cluster.mjs';
 import { ensureBuild, ensurePackages, root } from './setup/install.mjs';
 import { dataHome, options } from './setup/options.mjs';
 import { Plain, run, say } from './setup/say.mjs';
-import { prepareDatabase, tsx } from './setup/database.mjs';
+import { prepareSample, tsx } from './setup/database.mjs';
 
 await run(async () => {
   const began = Date.now();
@@ -32,10 +32,13 @@ await run(async () => {
   };
   try {
     const sample = async () => {
-      const owner = { DATABASE_OWNER_URL: cluster.ownerUrl() };
-      await prepareDatabase(cluster, 'elmhorn', { reset: want.reset });
-      await tsx(['demo/load.ts'], owner, 'the sample company could not be loaded');
-      if (want.scale) await tsx(['demo/scale.ts', String(want.scale)], owner, 'the large company could not be built');
+      await prepareSample(cluster, 'elmhorn', { reset: want.reset });
+      if (want.scale)
+        await tsx(
+          ['demo/scale.ts', String(want.scale)],
+          { DATABASE_OWNER_URL: cluster.ownerUrl() },
+          'the large company could not be built',
+        );
     };
     // Each of them keeps about one core busy.
     await Promise.all([ensureBuild(), sample()]);

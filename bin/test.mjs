@@ -5,10 +5,11 @@ import { cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { clockFrom } from './setup/clock.mjs';
 import { freePort, openCluster } from './setup/cluster.mjs';
-import { copyDatabase, prepareDatabase, tsx } from './setup/database.mjs';
+import { copyDatabase, prepareDatabase, prepareSample } from './setup/database.mjs';
 import { ensureBuild, ensureChromium, ensureOgrinfo, ensurePackages, root } from './setup/install.mjs';
 import { nearTests, repositoryFiles } from './setup/near-tests.mjs';
 import { dataHome, options } from './setup/options.mjs';
+import { program } from './setup/program.mjs';
 import { run, say } from './setup/say.mjs';
 
 /** The day of the journeys, whatever day it is: a Wednesday on which some work is open and some waits for spring. */
@@ -41,19 +42,10 @@ await run(async () => {
     if (want.only && !want.only.split(',').includes(name)) return null;
     const t = Date.now();
     if (!kept) say(`\n— ${name}`);
-    const running = spawn(command, args, {
+    const { good, words } = await program(command, args, {
       cwd: root,
       stdio: kept ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'],
       env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env },
-    });
-    let words = '';
-    for (const out of [running.stdout, running.stderr]) out?.setEncoding('utf8').on('data', (text) => (words += text));
-    const good = await new Promise((done) => {
-      running.on('error', (error) => {
-        words += error.message;
-        done(false);
-      });
-      running.on('close', (code) => done(code === 0));
     });
     if (kept) say(`\n— ${name}\n${words.trimEnd()}`);
     say(`  ${name}: ${good ? 'passed' : 'FAILED'} (${((Date.now() - t) / 1000).toFixed(1)} s)`);
@@ -108,12 +100,7 @@ await run(async () => {
 
     if (!changed && (!want.only || want.only.includes('journeys'))) {
       const clock = clockFrom(JOURNEY_DAY);
-      const sample = async () => {
-        await prepareDatabase(cluster, 'elmhorn_e2e', { reset: true });
-        const owner = { DATABASE_OWNER_URL: cluster.ownerUrl('elmhorn_e2e') };
-        await tsx(['demo/load.ts'], { ...clock, ...owner }, 'the sample company could not be loaded');
-      };
-      await Promise.all([ensureBuild(), sample()]);
+      await Promise.all([ensureBuild(), prepareSample(cluster, 'elmhorn_e2e', { reset: true, env: clock })]);
       const port = await freePort();
       server = spawn(process.execPath, ['--import', 'tsx', 'bin/start.ts'], {
         cwd: root,

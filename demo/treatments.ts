@@ -83,7 +83,7 @@ export class Treatments {
       earlier: this.earlier,
       treeYearProduct: {},
       siteAreaM2: p.areaM2,
-      siteYearActive: site.actives[day.slice(0, 4)] ?? {},
+      siteYearActive: site.actives[yearOf(day)] ?? {},
       water: p.waterM === -1 ? 'none within 100 m' : p.waterM,
       harvest: null,
       soilTexture: p.soil,
@@ -231,7 +231,7 @@ export class Treatments {
     this.earlier.push({ day, labelKey: label.key, actives: label.actives.map((a) => a.name) });
     for (const bearing of result.ring?.sites ?? [])
       this.oldSites.push({ bearing, heightCm: use.sites!.heightCm, year: yearOf(day) });
-    const active = (this.site.actives[day.slice(0, 4)] ??= {});
+    const active = (this.site.actives[yearOf(day)] ??= {});
     for (const a of dose.actives) active[a.name] = (active[a.name] ?? 0) + a.grams;
   }
 

@@ -9,7 +9,7 @@ import { mutated, mutationsOf, type Mutation } from './sites';
 /** `npm run mutants`: changes the source in seeded places, one at a time, and names what no unit test notices. */
 const [count, seed] = process.argv.slice(2).map(Number) as [number, number];
 /** Places to try again, as `file:line` with commas between; none: so many are drawn. */
-const at = new Set((process.argv[4] ?? '').split(',').filter(Boolean));
+const named = new Set((process.argv[4] ?? '').split(',').filter(Boolean));
 const root = process.cwd();
 /** What is changed: what works out, writes, reads, and waits on a phone. */
 const CHANGED = /^(core|commands|store|ui\/phone)\/.*\.tsx?$/;
@@ -35,7 +35,7 @@ function drawn(): Trial[] {
       const text = readFileSync(join(root, file), 'utf8');
       return mutationsOf(file, text).map((m) => ({ ...m, file, line: text.slice(0, m.start).split('\n').length }));
     });
-  if (at.size) return places.filter((p) => at.has(`${p.file}:${p.line}`));
+  if (named.size) return places.filter((p) => named.has(`${p.file}:${p.line}`));
   const chance = chanceFrom(seed);
   return Array.from({ length: Math.min(count, places.length) }, () => {
     const at = Math.floor(chance() * places.length);
@@ -117,7 +117,7 @@ async function main() {
     rmSync(folder, { recursive: true, force: true });
   }
   const caught = outcomes.filter((outcome) => outcome === 'caught').length;
-  console.log(`\n${caught} of ${outcomes.length} caught${at.size ? '' : ` (seed ${seed})`}`);
+  console.log(`\n${caught} of ${outcomes.length} caught${named.size ? '' : ` (seed ${seed})`}`);
 }
 
 main().catch((error: unknown) => {

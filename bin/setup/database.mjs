@@ -1,9 +1,10 @@
 import { root } from './install.mjs';
-import { node, Plain } from './say.mjs';
+import { program } from './program.mjs';
+import { Plain } from './say.mjs';
 
 /** Runs a TypeScript file of the repository; a failure is a sentence with the file's own last words. */
 export async function tsx(args, env, what) {
-  const { good, words } = await node(['--import', 'tsx', ...args], {
+  const { good, words } = await program(process.execPath, ['--import', 'tsx', ...args], {
     cwd: root,
     env: { ...process.env, ...env },
     stdio: ['ignore', 'inherit', 'pipe'],
@@ -26,6 +27,16 @@ export async function prepareDatabase(cluster, name, { reset = false } = {}) {
     ['bin/migrate.ts'],
     { DATABASE_OWNER_URL: cluster.ownerUrl(name), DATABASE_APP_PASSWORD: cluster.password },
     'the schema could not be brought up to date',
+  );
+}
+
+/** The sample company, in a database that is made and brought up to date for it. */
+export async function prepareSample(cluster, name, { reset = false, env = {} } = {}) {
+  await prepareDatabase(cluster, name, { reset });
+  await tsx(
+    ['demo/load.ts'],
+    { ...env, DATABASE_OWNER_URL: cluster.ownerUrl(name) },
+    'the sample company could not be loaded',
   );
 }
 

@@ -2,7 +2,8 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { node, Plain, say } from './say.mjs';
+import { program } from './program.mjs';
+import { Plain, say } from './say.mjs';
 
 export const root = join(import.meta.dirname ?? new URL('.', import.meta.url).pathname, '..', '..');
 
@@ -133,7 +134,7 @@ export async function ensureBuild() {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return;
   say('Making the production build …');
   const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' };
-  const { good, words } = await node([join(root, 'bin/build.mjs')], {
+  const { good, words } = await program(process.execPath, [join(root, 'bin/build.mjs')], {
     cwd: root,
     env,
     stdio: ['ignore', 'pipe', 'pipe'],

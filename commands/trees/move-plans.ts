@@ -10,15 +10,15 @@ import { formatDay } from '@/lib/calendar/days';
 import { getPlans, movePlansTo, type Plan } from '@/store/plans';
 import type { Tree } from '@/store/tree';
 import { z } from 'zod';
+import { yearOf } from '@/lib/calendar/months';
 
 type Planned = TreatmentContext['sitePlanned'];
-const yearOf = (day: string) => day.slice(0, 4);
 /** What a plan puts on, by active. */
 const gramsOf = ({ result: { dose } }: Plan): Record<string, number> =>
   dose.ok ? Object.fromEntries(dose.actives.map((a) => [a.name, a.grams])) : {};
 
 /** A place's area as it is planned when a plan moves from one year to another: counted once, in the new one for those after it. */
-function shifted(planned: Planned, plan: Plan, from: string, sign: 1 | -1): Planned {
+function shifted(planned: Planned, plan: Plan, from: number, sign: 1 | -1): Planned {
   const of = { ...planned[from] };
   for (const [name, grams] of Object.entries(gramsOf(plan))) of[name] = Math.max(0, (of[name] ?? 0) + sign * grams);
   return { ...planned, [from]: of };

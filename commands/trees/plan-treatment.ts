@@ -25,6 +25,7 @@ import { v7 } from 'uuid';
 import { spotOf } from '@/facts/diagnosis';
 import { yearsOf } from '@/facts/season';
 import { z } from 'zod';
+import { yearOf } from '@/lib/calendar/months';
 
 const choicesSchema = z.object({
   when: whenSchema.default({ kind: 'now' }),
@@ -189,7 +190,7 @@ export const planTreatment = command({
     const count = (r: typeof result) => {
       if (!r.dose.ok) return;
       const grams = Object.fromEntries(r.dose.actives.map((a) => [a.name, a.grams]));
-      pressed = withPressed(pressed, { [r.on.slice(0, 4)]: grams });
+      pressed = withPressed(pressed, { [yearOf(r.on)]: grams });
     };
     count(result);
     const planned = (x: NonNullable<ReturnType<typeof one>>, planId: string) => ({

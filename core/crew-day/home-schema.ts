@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { instant } from '../records/record';
 import { RINSE_ENDS } from './home';
+import { givesReason } from '@/lib/reason';
 
 /** What a crew says when it is home. */
 export const homeSchema = z
@@ -17,7 +18,7 @@ export const homeSchema = z
     rinse: z.enum(RINSE_ENDS, 'Say where the rinse water went.').nullish(),
     note: z.string().trim().max(1000, 'At most 1000 characters.').default(''),
   })
-  .refine((h) => (h.toolsClean && h.stockCounted && h.rinse !== 'not rinsed yet') || h.note.length >= 4, {
+  .refine((h) => (h.toolsClean && h.stockCounted && h.rinse !== 'not rinsed yet') || givesReason(h.note), {
     path: ['note'],
     message: 'Say why the tools are not clean, the stock is not counted or what held a mix is not rinsed.',
   });

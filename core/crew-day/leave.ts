@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { uuid } from '@/lib/ids';
 import { WANTS_WORDS, WHY_LEFT } from './day';
+import { givesReason } from '@/lib/reason';
 
 /** What a crew came to and did not do, with why; a reason that says nothing by itself wants a few words. */
 export const leaveSchema = z
@@ -10,7 +11,7 @@ export const leaveSchema = z
     why: z.enum(WHY_LEFT, 'Say why it was left.'),
     words: z.string().trim().max(600, 'At most 600 characters.').default(''),
   })
-  .refine((x) => !WANTS_WORDS.includes(x.why) || x.words.length >= 4, {
+  .refine((x) => !WANTS_WORDS.includes(x.why) || givesReason(x.words), {
     path: ['words'],
     message: 'Say in a few words what it was.',
   });

@@ -149,7 +149,7 @@ export function workOutOn(
     // At the tree only what was done counts against the cap: what is planned elsewhere has its own turn.
     siteYearActive: added(
       context.siteYearActive,
-      choices.phase === 'apply' ? {} : (context.sitePlanned[on.slice(0, 4)] ?? {}),
+      choices.phase === 'apply' ? {} : (context.sitePlanned[yearOf(on)] ?? {}),
     ),
     areaM2: treated.areaM2 ?? undefined,
     holes: treated.grid?.holes.length,

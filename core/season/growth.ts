@@ -5,7 +5,7 @@ import { degreeDays } from './degree-days';
 import { dayAfter } from '../../lib/calendar/days';
 import { type LocalDate } from '../../lib/calendar/zone';
 import type { Growth } from './growth-schema';
-import { yearOf } from '../../lib/calendar/months';
+import { firstOf, monthOf, yearOf } from '../../lib/calendar/months';
 
 /** The stages of a host in the order in which they come. */
 export const stagesOf = (growth: Growth): Bbch[] =>
@@ -26,8 +26,9 @@ const LONGEST_DAY = 172;
 
 /** First day on which heat counts in the season that holds a day: 1 January, or 1 July in the south. */
 export function seasonStart(day: LocalDate, south: boolean): LocalDate {
-  if (!south) return `${day.slice(0, 4)}-01-01`;
-  return day.slice(5) >= '07-01' ? `${day.slice(0, 4)}-07-01` : `${yearOf(day) - 1}-07-01`;
+  const year = yearOf(day);
+  if (!south) return firstOf(year, 1);
+  return firstOf(monthOf(day) >= 7 ? year : year - 1, 7);
 }
 
 /** Where a host stands on the way through a season. */
@@ -46,7 +47,7 @@ interface Way {
 function shortDays(growth: Growth, start: LocalDate, lat: number): boolean[] {
   if (!growth.autumn) return [];
   const first = Math.floor(Date.parse(`${start}T00:00Z`) / 864e5);
-  const newYear = Math.floor(Date.parse(`${start.slice(0, 4)}-01-01T00:00Z`) / 864e5);
+  const newYear = Math.floor(Date.parse(`${firstOf(yearOf(start), 1)}T00:00Z`) / 864e5);
   return Array.from({ length: SEASON_DAYS }, (_, i) => {
     const since = i - CHILL_DAYS;
     return since > LONGEST_DAY && dayLength(((first - newYear + since) % 365.25) + 1, lat) < growth.autumn!.dayLengthH;

@@ -1,4 +1,4 @@
-import { monthOf, type LocalMonth, startOfMonth } from '../../lib/calendar/months';
+import { monthOf, startOfMonth, yearOf, type LocalMonth } from '../../lib/calendar/months';
 import { dayAfter, daysBetween } from '../../lib/calendar/days';
 import { type LocalDate } from '../../lib/calendar/zone';
 import { followUps, span } from './follow-ups';
@@ -113,13 +113,13 @@ export function visitsOf(step: Step, from: LocalDate, years: number): Visit[] {
     r.kind === 'treat-again' && !r.months?.length && season.length ? { ...r, months: season } : r,
   );
   const visits: Visit[] = [];
-  const perYear = new Map<string, number>();
+  const perYear = new Map<number, number>();
   let day = from;
   while (season.length && !season.includes(monthOf(day))) day = dayAfter(startOfMonth(day), 1, 'months');
   let seasonFrom = day;
   let onlyIf: string | null = null;
   while (day < end) {
-    const year = day.slice(0, 4);
+    const year = yearOf(day);
     const done = perYear.get(year) ?? 0;
     if (step.maxPerYear !== null && done >= step.maxPerYear) {
       // The year's number is used up: again when the season that has just ended began.

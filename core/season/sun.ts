@@ -1,6 +1,7 @@
 import { DAY_MS } from '../../lib/calendar/days';
 import { dayLength } from './day-length';
 import { wallClock, type LocalDate } from '../../lib/calendar/zone';
+import { firstOf, yearOf } from '../../lib/calendar/months';
 
 /**
  * When the sun rises and sets, in minutes since midnight by the clock of a place; a quarter of an hour either way among hills.
@@ -14,7 +15,7 @@ export function sunOn(
   timeZone: string,
 ): { rise: number; set: number } | null {
   const midnight = Date.parse(`${day}T00:00:00Z`);
-  const ofYear = Math.round((midnight - Date.parse(`${day.slice(0, 4)}-01-01T00:00:00Z`)) / DAY_MS) + 1;
+  const ofYear = Math.round((midnight - Date.parse(`${firstOf(yearOf(day), 1)}T00:00:00Z`)) / DAY_MS) + 1;
   const length = dayLength(ofYear, lat) * 60;
   if (length <= 0 || length >= 1440) return null;
   const turn = (2 * Math.PI * (ofYear - 81)) / 364;

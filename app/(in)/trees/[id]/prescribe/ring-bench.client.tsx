@@ -170,7 +170,7 @@ interface Budgeted {
 }
 
 /** The ring carried through the years of a programme with one interval between its visits. */
-function budgetOf({ dose, label, use, treatmentContext, programme }: Budgeted, everyYears: number) {
+function budgetOf({ dose, label, use, treatmentContext, programme }: Omit<Budgeted, 'practice'>, everyYears: number) {
   return woundBudget(ringInput({ context: treatmentContext, label, use, worked: dose })!, {
     everyYears,
     years: programme.years,
@@ -191,10 +191,10 @@ export function WoundBudgets(props: Budgeted) {
   const everyYears = programme.everyYears ?? (practice === 'yearly, small' ? 1 : 2);
   useEffect(() => {
     const later = setTimeout(() =>
-      setTold(budgetOf({ dose, label, use, treatmentContext, practice, programme }, everyYears).sentence),
+      setTold(budgetOf({ dose, label, use, treatmentContext, programme }, everyYears).sentence),
     );
     return () => clearTimeout(later);
-  }, [dose, label, use, treatmentContext, practice, programme, everyYears]);
+  }, [dose, label, use, treatmentContext, programme, everyYears]);
   return (
     <details className="mt-7 border-t border-line" onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="min-h-hand py-2">
